@@ -1,0 +1,26 @@
+package mailshelf.core.data;
+
+/**
+ * A typed column of a data set.
+ *
+ * @param decimals digits kept behind the point, 0 to 9; 0 for other types than numbers
+ */
+public record Column(String name, ColumnType type, int decimals) {
+    public Column {
+        if (name.isBlank() || decimals < 0 || decimals > 9 || (decimals > 0 && type != ColumnType.NUMBER)) {
+            throw new IllegalArgumentException("Not a column: " + name + ", " + type + ", " + decimals);
+        }
+    }
+
+    public static Column text(String name) {
+        return new Column(name, ColumnType.TEXT, 0);
+    }
+
+    public static Column number(String name, int decimals) {
+        return new Column(name, ColumnType.NUMBER, decimals);
+    }
+
+    public static Column date(String name) {
+        return new Column(name, ColumnType.DATE, 0);
+    }
+}

@@ -1,0 +1,11 @@
+package mailshelf.core.data;
+
+/** What the values of a column are. */
+public enum ColumnType {
+    /** Any text, dictionary-encoded. */
+    TEXT,
+    /** Decimal numbers with a fixed number of decimals. */
+    NUMBER,
+    /** Calendar days, ISO 8601. */
+    DATE
+}

@@ -1,0 +1,95 @@
+package mailshelf.core.data;
+
+import de.siegmar.fastcsv.reader.CsvParseException;
+import de.siegmar.fastcsv.reader.CsvReader;
+import de.siegmar.fastcsv.reader.CsvRecord;
+import de.siegmar.fastcsv.writer.CsvWriter;
+import java.io.IOException;
+import java.io.Reader;
+import java.io.UncheckedIOException;
+import java.io.Writer;
+import java.util.ArrayList;
+import java.util.Iterator;
+import java.util.List;
+import mailshelf.core.Problem;
+
+/** Reads and writes a table as CSV (RFC 4180) with a header line that names every column. */
+public final class CsvTable {
+    private static final int MOST_FAULTS_TOLD = 20;
+
+    private CsvTable() {}
+
+    /**
+     * Adds all rows of a CSV text to a builder, or none of their faults is swallowed: a bad row means that the builder
+     * is to be thrown away.
+     *
+     * @throws Problem {@code data.bad-header}, {@code data.bad-rows} with row, column and value of each fault
+     */
+    public static void read(Reader csv, List<Column> columns, TableBuilder into) {
+        try (CsvReader<CsvRecord> reader = CsvReader.builder().ofCsvRecord(csv)) {
+            Iterator<CsvRecord> records = reader.iterator();
+            int[] positions = positions(records, columns);
+            List<Problem.Fault> faults = new ArrayList<>();
+            while (records.hasNext() && faults.size() < MOST_FAULTS_TOLD) {
+                addRow(records.next(), positions, columns, into, faults);
+            }
+            if (!faults.isEmpty()) {
+                throw new Problem(
+                        Problem.Kind.INVALID,
+                        "data.bad-rows",
+                        faults,
+                        faults.get(0).message());
+            }
+        } catch (CsvParseException | UncheckedIOException e) {
+            throw Problem.invalid("data.not-csv", e.getMessage());
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    public static void write(Table table, Writer into) throws IOException {
+        try (CsvWriter writer = CsvWriter.builder().build(into)) {
+            List<String> names = table.columns().stream().map(Column::name).toList();
+            writer.writeRecord(names);
+            for (int row = 0; row < table.rows(); row++) {
+                int at = row;
+                writer.writeRecord(
+                        names.stream().map(name -> table.raw(name, at)).toList());
+            }
+        }
+    }
+
+    private static int[] positions(Iterator<CsvRecord> records, List<Column> columns) {
+        List<String> header = records.hasNext() ? records.next().getFields() : List.of();
+        int[] positions = columns.stream()
+                .mapToInt(column -> header.indexOf(column.name()))
+                .toArray();
+        List<String> missing = new ArrayList<>();
+        for (int i = 0; i < positions.length; i++) {
+            if (positions[i] < 0) {
+                missing.add(columns.get(i).name());
+            }
+        }
+        if (!missing.isEmpty()) {
+            throw Problem.invalid("data.bad-header", String.join(", ", missing), String.join(", ", header));
+        }
+        return positions;
+    }
+
+    private static void addRow(
+            CsvRecord csv, int[] positions, List<Column> columns, TableBuilder into, List<Problem.Fault> faults) {
+        List<String> raw = new ArrayList<>(positions.length);
+        for (int position : positions) {
+            raw.add(position < csv.getFieldCount() ? csv.getField(position).strip() : "");
+        }
+        int bad = into.add(raw);
+        if (bad >= 0) {
+            Column column = columns.get(bad);
+            String type = column.type().name().toLowerCase(java.util.Locale.ROOT);
+            faults.add(new Problem.Fault(
+                    "line " + csv.getStartingLineNumber() + ", " + column.name(),
+                    "line " + csv.getStartingLineNumber() + ", column " + column.name() + ": \"" + raw.get(bad)
+                            + "\" is not a " + type));
+        }
+    }
+}

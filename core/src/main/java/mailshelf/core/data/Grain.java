@@ -1,0 +1,53 @@
+package mailshelf.core.data;
+
+import java.time.DayOfWeek;
+import java.time.LocalDate;
+import java.time.temporal.TemporalAdjusters;
+import java.util.ArrayList;
+import java.util.List;
+import mailshelf.core.time.Window;
+
+/** Spans of time that a chart or a trend goes by. */
+public enum Grain {
+    DAY,
+    WEEK,
+    MONTH;
+
+    /** The first day of the span that a day lies in. */
+    public LocalDate startOf(LocalDate day, DayOfWeek firstDayOfWeek) {
+        return switch (this) {
+            case DAY -> day;
+            case WEEK -> day.with(TemporalAdjusters.previousOrSame(firstDayOfWeek));
+            case MONTH -> day.withDayOfMonth(1);
+        };
+    }
+
+    public LocalDate plus(LocalDate start, int spans) {
+        return switch (this) {
+            case DAY -> start.plusDays(spans);
+            case WEEK -> start.plusWeeks(spans);
+            case MONTH -> start.plusMonths(spans);
+        };
+    }
+
+    /** The first days of the last {@code count} spans up to the one that {@code lastDay} lies in, oldest first. */
+    public List<LocalDate> last(int count, LocalDate lastDay, DayOfWeek firstDayOfWeek) {
+        LocalDate newest = startOf(lastDay, firstDayOfWeek);
+        List<LocalDate> starts = new ArrayList<>(count);
+        for (int back = count - 1; back >= 0; back--) {
+            starts.add(plus(newest, -back));
+        }
+        return starts;
+    }
+
+    /** The first days of all spans that touch a window, oldest first. */
+    public List<LocalDate> covering(Window window, DayOfWeek firstDayOfWeek) {
+        List<LocalDate> starts = new ArrayList<>();
+        LocalDate start = startOf(window.fromInclusive(), firstDayOfWeek);
+        while (!start.isAfter(window.toInclusive())) {
+            starts.add(start);
+            start = plus(start, 1);
+        }
+        return starts;
+    }
+}

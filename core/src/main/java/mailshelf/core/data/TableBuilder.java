@@ -1,0 +1,222 @@
+package mailshelf.core.data;
+
+import java.math.BigDecimal;
+import java.time.DateTimeException;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.IntStream;
+
+/** Collects rows of typed values and makes a table of them, sorted by date and otherwise in the order they came. */
+public final class TableBuilder {
+    private final List<Column> columns;
+    private final int dateColumn;
+    private final List<Collector> collectors = new ArrayList<>();
+    private int rows;
+
+    /** @param dateColumn the column that rows are sorted by; it must be of type DATE */
+    public TableBuilder(List<Column> columns, String dateColumn) {
+        this.columns = List.copyOf(columns);
+        this.dateColumn = columns.indexOf(Column.date(dateColumn));
+        if (this.dateColumn < 0) {
+            throw new IllegalArgumentException("No date column " + dateColumn + " in " + columns);
+        }
+        columns.forEach(column -> collectors.add(collector(column)));
+    }
+
+    /** Starts with the rows of a table of the same columns. */
+    public static TableBuilder from(Table table) {
+        TableBuilder builder = new TableBuilder(table.columns(), table.dateColumn());
+        for (int i = 0; i < builder.collectors.size(); i++) {
+            builder.collectors.get(i).addAll(table.data(i));
+        }
+        builder.rows = table.rows();
+        return builder;
+    }
+
+    /**
+     * Adds a row of raw values in the order of the columns.
+     *
+     * @return -1, or the position of the first value that its column cannot hold; then nothing was added
+     */
+    public int add(List<String> raw) {
+        for (int i = 0; i < collectors.size(); i++) {
+            if (!collectors.get(i).takes(raw.get(i))
+                    || (i == dateColumn && raw.get(i).isEmpty())) {
+                return i;
+            }
+        }
+        for (int i = 0; i < collectors.size(); i++) {
+            collectors.get(i).add(raw.get(i));
+        }
+        rows++;
+        return -1;
+    }
+
+    public Table build() {
+        int[] days = ((ColumnData.Dates) collectors.get(dateColumn).build(identity())).epochDays();
+        int[] order = IntStream.range(0, rows)
+                .boxed()
+                .sorted(Comparator.comparingInt(row -> days[row]))
+                .mapToInt(Integer::intValue)
+                .toArray();
+        return new Table(columns, collectors.stream().map(c -> c.build(order)).toList(), rows, dateColumn);
+    }
+
+    private int[] identity() {
+        return IntStream.range(0, rows).toArray();
+    }
+
+    private static Collector collector(Column column) {
+        return switch (column.type()) {
+            case TEXT -> new TextCollector();
+            case NUMBER -> new NumberCollector(column.decimals());
+            case DATE -> new DateCollector();
+        };
+    }
+
+    private interface Collector {
+        boolean takes(String raw);
+
+        void add(String raw);
+
+        /** Takes over a column of the same type; only into an empty collector. */
+        void addAll(ColumnData column);
+
+        ColumnData build(int[] order);
+    }
+
+    private static final class TextCollector implements Collector {
+        private final Map<String, Integer> codes = new HashMap<>();
+        private final List<String> dictionary = new ArrayList<>();
+        private final IntList values = new IntList();
+
+        @Override
+        public boolean takes(String raw) {
+            return true;
+        }
+
+        @Override
+        public void add(String raw) {
+            values.add(raw.isEmpty() ? ColumnData.Text.NONE : codes.computeIfAbsent(raw, this::newCode));
+        }
+
+        @Override
+        public void addAll(ColumnData column) {
+            ColumnData.Text text = (ColumnData.Text) column;
+            for (String word : text.dictionary()) {
+                codes.put(word, newCode(word));
+            }
+            values.addAll(text.codes());
+        }
+
+        private int newCode(String raw) {
+            dictionary.add(raw);
+            return dictionary.size() - 1;
+        }
+
+        @Override
+        public ColumnData build(int[] order) {
+            return new ColumnData.Text(dictionary.toArray(String[]::new), values.inOrder(order));
+        }
+    }
+
+    private static final class NumberCollector implements Collector {
+        private final int decimals;
+        private long[] values = new long[64];
+        private int size;
+
+        private NumberCollector(int decimals) {
+            this.decimals = decimals;
+        }
+
+        @Override
+        public boolean takes(String raw) {
+            try {
+                return raw.isEmpty() || unscaled(raw) != ColumnData.Numbers.NONE;
+            } catch (ArithmeticException | NumberFormatException e) {
+                return false;
+            }
+        }
+
+        @Override
+        public void add(String raw) {
+            if (size == values.length) {
+                values = Arrays.copyOf(values, size * 2 + 64);
+            }
+            values[size++] = raw.isEmpty() ? ColumnData.Numbers.NONE : unscaled(raw);
+        }
+
+        @Override
+        public void addAll(ColumnData column) {
+            values = ((ColumnData.Numbers) column).unscaled().clone();
+            size = values.length;
+        }
+
+        private long unscaled(String raw) {
+            return new BigDecimal(raw).setScale(decimals).unscaledValue().longValueExact();
+        }
+
+        @Override
+        public ColumnData build(int[] order) {
+            return new ColumnData.Numbers(
+                    Arrays.stream(order).mapToLong(row -> values[row]).toArray(), decimals);
+        }
+    }
+
+    private static final class DateCollector implements Collector {
+        private final IntList values = new IntList();
+
+        @Override
+        public boolean takes(String raw) {
+            try {
+                return raw.isEmpty() || LocalDate.parse(raw) != null;
+            } catch (DateTimeException e) {
+                return false;
+            }
+        }
+
+        @Override
+        public void add(String raw) {
+            values.add(
+                    raw.isEmpty()
+                            ? ColumnData.Dates.NONE
+                            : (int) LocalDate.parse(raw).toEpochDay());
+        }
+
+        @Override
+        public void addAll(ColumnData column) {
+            values.addAll(((ColumnData.Dates) column).epochDays());
+        }
+
+        @Override
+        public ColumnData build(int[] order) {
+            return new ColumnData.Dates(values.inOrder(order));
+        }
+    }
+
+    private static final class IntList {
+        private int[] values = new int[64];
+        private int size;
+
+        private void add(int value) {
+            if (size == values.length) {
+                values = Arrays.copyOf(values, size * 2 + 64);
+            }
+            values[size++] = value;
+        }
+
+        private void addAll(int[] others) {
+            values = others.clone();
+            size = values.length;
+        }
+
+        private int[] inOrder(int[] order) {
+            return Arrays.stream(order).map(row -> values[row]).toArray();
+        }
+    }
+}

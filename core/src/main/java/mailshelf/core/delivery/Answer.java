@@ -1,0 +1,30 @@
+package mailshelf.core.delivery;
+
+/** What came of handing a mail to a server. */
+public sealed interface Answer {
+    /** The server's words, or those of the connection that broke. */
+    String reply();
+
+    /** Taken over (2xx after the final dot, RFC 5321 §4.2.1). */
+    record Accepted(String reply) implements Answer {}
+
+    /** Not now: 4xx, or the server could not be reached or broke off before the final dot. */
+    record NotNow(String reply) implements Answer {}
+
+    /** Never: 5xx. */
+    record Never(String reply) implements Answer {}
+
+    /**
+     * The connection was cut between the final dot and the answer: the server may or may not have it. Sent again with
+     * the same Message-ID, and recorded as such.
+     */
+    record Lost(String reply) implements Answer {}
+
+    /** From a reply code of RFC 5321; anything else means that there was no answer. */
+    static Answer ofCode(int code, String reply) {
+        if (code >= 200 && code < 300) {
+            return new Accepted(reply);
+        }
+        return code >= 500 && code < 600 ? new Never(reply) : new NotNow(reply);
+    }
+}

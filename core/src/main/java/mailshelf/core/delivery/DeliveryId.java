@@ -1,0 +1,6 @@
+package mailshelf.core.delivery;
+
+import mailshelf.core.Id;
+
+/** Names one delivery to one recipient. */
+public record DeliveryId(long value) implements Id {}

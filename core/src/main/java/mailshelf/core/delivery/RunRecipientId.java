@@ -1,0 +1,6 @@
+package mailshelf.core.delivery;
+
+import mailshelf.core.Id;
+
+/** Names one recipient of one run. */
+public record RunRecipientId(long value) implements Id {}

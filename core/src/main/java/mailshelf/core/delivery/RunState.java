@@ -1,0 +1,11 @@
+package mailshelf.core.delivery;
+
+/** How far a run is. It only ever moves down this list. */
+public enum RunState {
+    /** Booked, its recipients frozen; the issue is not made yet. */
+    DUE,
+    /** The issue is made, sealed and on the shelf; its deliveries are under way. */
+    SENDING,
+    /** Every delivery has come to an end; the receipts are sealed. */
+    CLOSED
+}

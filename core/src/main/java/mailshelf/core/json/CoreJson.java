@@ -1,0 +1,141 @@
+package mailshelf.core.json;
+
+import com.fasterxml.jackson.annotation.JsonFormat;
+import com.fasterxml.jackson.annotation.JsonSubTypes;
+import com.fasterxml.jackson.annotation.JsonTypeInfo;
+import java.io.IOException;
+import java.math.BigDecimal;
+import java.nio.charset.StandardCharsets;
+import java.time.ZoneId;
+import java.util.Locale;
+import java.util.function.Function;
+import java.util.function.LongFunction;
+import mailshelf.core.Id;
+import mailshelf.core.data.DataSetId;
+import mailshelf.core.data.LoadId;
+import mailshelf.core.delivery.CopyId;
+import mailshelf.core.delivery.DeliveryId;
+import mailshelf.core.delivery.IssueId;
+import mailshelf.core.delivery.RunId;
+import mailshelf.core.report.PageModel;
+import mailshelf.core.report.ReportId;
+import mailshelf.core.rights.FolderId;
+import mailshelf.core.rights.GroupId;
+import mailshelf.core.rights.PersonId;
+import mailshelf.core.subscription.SubscriptionId;
+import mailshelf.core.time.Period;
+import mailshelf.core.time.Recurrence;
+import org.erdtman.jcs.JsonCanonicalizer;
+import tools.jackson.core.JsonGenerator;
+import tools.jackson.core.JsonParser;
+import tools.jackson.core.StreamWriteFeature;
+import tools.jackson.databind.DeserializationContext;
+import tools.jackson.databind.SerializationContext;
+import tools.jackson.databind.ValueDeserializer;
+import tools.jackson.databind.ValueSerializer;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.module.SimpleModule;
+
+/** Writes core's values as JSON and reads them back. Thread-safe. */
+public final class CoreJson {
+    private static final JsonMapper MAPPER = JsonMapper.builder()
+            .addModule(module())
+            .addMixIn(PageModel.BlockModel.class, BlockKinds.class)
+            .enable(StreamWriteFeature.WRITE_BIGDECIMAL_AS_PLAIN)
+            .withConfigOverride(
+                    BigDecimal.class, config -> config.setFormat(JsonFormat.Value.forShape(JsonFormat.Shape.STRING)))
+            .build();
+
+    private CoreJson() {}
+
+    @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "block")
+    @JsonSubTypes({
+        @JsonSubTypes.Type(value = PageModel.FigureModel.class, name = "figure"),
+        @JsonSubTypes.Type(value = PageModel.ChartModel.class, name = "chart"),
+        @JsonSubTypes.Type(value = PageModel.TableModel.class, name = "table"),
+        @JsonSubTypes.Type(value = PageModel.TextModel.class, name = "text")
+    })
+    private interface BlockKinds {}
+
+    public static String write(Object value) {
+        return MAPPER.writeValueAsString(value);
+    }
+
+    public static <T> T read(String json, Class<T> type) {
+        return MAPPER.readValue(json, type);
+    }
+
+    /** Canonical form (RFC 8785), so that equal values have equal bytes. */
+    public static byte[] canonical(Object value) {
+        try {
+            return new JsonCanonicalizer(write(value)).getEncodedUTF8();
+        } catch (IOException e) {
+            throw new IllegalStateException("Wrote JSON that cannot be read", e);
+        }
+    }
+
+    public static <T> T read(byte[] json, Class<T> type) {
+        return read(new String(json, StandardCharsets.UTF_8), type);
+    }
+
+    /** How single values look in JSON: ids as numbers, the rest as their text; shared with the HTTP API. */
+    public static SimpleModule module() {
+        SimpleModule module = new SimpleModule("mailshelf-core");
+        text(
+                module,
+                Period.class,
+                Period::code,
+                code -> Period.parse(code).orElseThrow(() -> new IllegalArgumentException("Not a period: " + code)));
+        text(module, Recurrence.class, Recurrence::rule, Recurrence::parse);
+        text(module, Locale.class, Locale::toLanguageTag, Locale::forLanguageTag);
+        text(module, ZoneId.class, ZoneId::getId, ZoneId::of);
+        id(module, DataSetId.class, DataSetId::new);
+        id(module, LoadId.class, LoadId::new);
+        id(module, ReportId.class, ReportId::new);
+        id(module, SubscriptionId.class, SubscriptionId::new);
+        id(module, RunId.class, RunId::new);
+        id(module, IssueId.class, IssueId::new);
+        id(module, CopyId.class, CopyId::new);
+        id(module, DeliveryId.class, DeliveryId::new);
+        id(module, PersonId.class, PersonId::new);
+        id(module, GroupId.class, GroupId::new);
+        id(module, FolderId.class, FolderId::new);
+        return module;
+    }
+
+    private static <T> void text(
+            SimpleModule module, Class<T> type, Function<T, String> write, Function<String, T> read) {
+        module.addSerializer(type, new ValueSerializer<T>() {
+            @Override
+            public void serialize(T value, JsonGenerator out, SerializationContext context) {
+                out.writeString(write.apply(value));
+            }
+        });
+        module.addDeserializer(type, new ValueDeserializer<T>() {
+            @Override
+            public T deserialize(JsonParser in, DeserializationContext context) {
+                String text = in.getValueAsString();
+                try {
+                    return read.apply(text);
+                } catch (RuntimeException e) {
+                    return type.cast(context.handleWeirdStringValue(type, text, "%s", e.getMessage()));
+                }
+            }
+        });
+    }
+
+    private static <T extends Id> void id(SimpleModule module, Class<T> type, LongFunction<T> read) {
+        module.addSerializer(type, new ValueSerializer<T>() {
+            @Override
+            public void serialize(T value, JsonGenerator out, SerializationContext context) {
+                out.writeNumber(value.value());
+            }
+        });
+        module.addDeserializer(type, new ValueDeserializer<T>() {
+            @Override
+            public T deserialize(JsonParser in, DeserializationContext context) {
+                return read.apply(in.getLongValue());
+            }
+        });
+    }
+}

@@ -1,0 +1,104 @@
+package mailshelf.core.report;
+
+import java.math.BigDecimal;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Optional;
+import mailshelf.core.data.ColumnType;
+import mailshelf.core.data.Filter;
+import mailshelf.core.data.Grain;
+import mailshelf.core.time.Window;
+
+/**
+ * A page with all figures filled in: raw typed values and no formatted text. Everything that people read, on screen,
+ * paper and in mails, now and in ten years, is written from this.
+ *
+ * @param schema number of this shape; {@link #SCHEMA} for what is made today, older ones stay readable
+ * @param pageNumber from 1, among the pages of the report as defined
+ * @param period code of the period that {@code window} came from
+ * @param before the days that figures are compared with
+ * @param rows how many rows of the data lie in the window and pass the filters; none may mean that nothing is sent
+ */
+public record PageModel(
+        int schema,
+        String report,
+        String pageId,
+        String page,
+        int pageNumber,
+        String period,
+        Window window,
+        Window before,
+        List<Filter> filters,
+        Freshness freshness,
+        long rows,
+        List<BlockModel> blocks) {
+    public static final int SCHEMA = 1;
+
+    /** What the figures were made from: the last day with rows, and when they were loaded as which load. */
+    public record Freshness(Optional<LocalDate> figuresTo, Instant loadedAt, int load) {}
+
+    /** A block with its figures. */
+    public sealed interface BlockModel permits FigureModel, ChartModel, TableModel, TextModel {
+        String id();
+
+        String title();
+    }
+
+    /**
+     * One number; empty values are ratios over nothing.
+     *
+     * @param value of the window
+     * @param before of the days before
+     * @param trend oldest first; the last point's span ends with the window
+     */
+    public record FigureModel(
+            String id,
+            String title,
+            Format format,
+            Optional<BigDecimal> value,
+            Optional<BigDecimal> before,
+            List<Optional<BigDecimal>> trend)
+            implements BlockModel {}
+
+    /**
+     * Bars or lines.
+     *
+     * @param grain what the categories are spans of; empty where they are values of a column
+     * @param categories raw labels along the axis: first days of spans, or values
+     * @param window all days that the chart covers
+     * @param series at least one; each with a value per category
+     */
+    public record ChartModel(
+            String id,
+            String title,
+            Block.ChartKind kind,
+            Format format,
+            Optional<Grain> grain,
+            List<String> categories,
+            Window window,
+            List<Series> series)
+            implements BlockModel {}
+
+    /** One line, or one part of each bar. The name is "" where a chart has but one. */
+    public record Series(String name, List<Optional<BigDecimal>> values) {}
+
+    /**
+     * A table; each row has a raw value per column: text, decimal string or ISO date, "" for none.
+     *
+     * @param total the last line, over all rows; empty where there is none
+     */
+    public record TableModel(
+            String id, String title, List<ColumnModel> columns, List<List<String>> rows, List<String> total)
+            implements BlockModel {}
+
+    /**
+     * A column of a table.
+     *
+     * @param change its numbers are differences against the days before
+     */
+    public record ColumnModel(String title, ColumnType type, Format format, boolean change) {}
+
+    /** Words of the publisher. */
+    public record TextModel(String id, String title, String text) implements BlockModel {}
+}

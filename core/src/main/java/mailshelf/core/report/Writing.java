@@ -1,0 +1,283 @@
+package mailshelf.core.report;
+
+import java.math.BigDecimal;
+import java.math.RoundingMode;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Function;
+import mailshelf.core.data.Filter;
+import mailshelf.core.data.Grain;
+import mailshelf.core.report.PageModel.BlockModel;
+import mailshelf.core.report.PageModel.ChartModel;
+import mailshelf.core.report.PageModel.ColumnModel;
+import mailshelf.core.report.PageModel.FigureModel;
+import mailshelf.core.report.PageModel.TableModel;
+import mailshelf.core.report.PageModel.TextModel;
+import mailshelf.core.time.Period;
+import mailshelf.core.time.Window;
+import mailshelf.core.wording.Dates;
+import mailshelf.core.wording.Figures;
+import mailshelf.core.wording.Words;
+
+/** Writes a {@link PageModel} out in one language and zone. */
+public final class Writing {
+    private final Words words;
+    private final Figures figures;
+    private final Dates dates;
+
+    private Writing(Words words, ZoneId zone) {
+        this.words = words;
+        this.figures = words.figures();
+        this.dates = words.dates(zone);
+    }
+
+    public static Written.Page page(PageModel model, Words words, ZoneId zone) {
+        return new Writing(words, zone).page(model);
+    }
+
+    private Written.Page page(PageModel model) {
+        Period period = Period.parse(model.period()).orElseThrow();
+        String beforeWords = words.say(period.beforeWordsKey());
+        return new Written.Page(
+                model.report(),
+                model.pageId(),
+                model.page(),
+                model.pageNumber(),
+                showing(model, period),
+                freshness(model.freshness()),
+                model.rows(),
+                blocks(model, FigureModel.class, figure -> figure(figure, beforeWords)),
+                blocks(model, ChartModel.class, chart -> chart(chart, model.window())),
+                blocks(model, TableModel.class, this::table),
+                blocks(model, TextModel.class, text -> new Written.Text(text.id(), text.title(), text.text())),
+                model.blocks().stream().map(BlockModel::id).toList());
+    }
+
+    private static <B extends BlockModel, W> List<W> blocks(PageModel model, Class<B> type, Function<B, W> write) {
+        return model.blocks().stream()
+                .filter(type::isInstance)
+                .map(type::cast)
+                .map(write)
+                .toList();
+    }
+
+    private String showing(PageModel model, Period period) {
+        List<String> parts = new ArrayList<>();
+        String named = words.say(period.wordsKey());
+        String days = dates.fullWindow(model.window());
+        parts.add(named.isEmpty() ? days : days + ", " + named);
+        for (Filter filter : model.filters()) {
+            parts.add(words.list(filter.anyOf()));
+        }
+        return String.join(" · ", parts);
+    }
+
+    private String freshness(PageModel.Freshness freshness) {
+        return freshness
+                .figuresTo()
+                .map(day -> words.say("page.freshness", dates.day(day), dates.moment(freshness.loadedAt())))
+                .orElseGet(() -> words.say("page.no-data"));
+    }
+
+    private Written.Figure figure(FigureModel figure, String beforeWords) {
+        Format format = figure.format();
+        String value = figure.value()
+                .map(v -> figures.withUnit(v, format.decimals(), format.unit()))
+                .orElse(Figures.NOTHING);
+        Optional<BigDecimal> change = difference(figure.value(), figure.before(), format.decimals());
+        Written.Verdict verdict = change.map(by -> verdict(by, format.good())).orElse(Written.Verdict.NEITHER);
+        return new Written.Figure(
+                figure.id(),
+                figure.title(),
+                value,
+                change.map(by -> changeWords(by, format, beforeWords))
+                        .orElseGet(() -> words.say("figure.no-before", beforeWords)),
+                change.map(by -> shortChange(by, format)).orElse(Figures.NOTHING),
+                verdict,
+                verdict == Written.Verdict.NEITHER ? "" : words.say("verdict." + verdict.name()),
+                figure.trend().stream().map(Writing::asDouble).toList());
+    }
+
+    /** The difference of the two as they are written, so that a reader who subtracts finds the same. */
+    private static Optional<BigDecimal> difference(
+            Optional<BigDecimal> value, Optional<BigDecimal> before, int decimals) {
+        return value.flatMap(now -> before.map(then -> round(now, decimals).subtract(round(then, decimals))));
+    }
+
+    private static BigDecimal round(BigDecimal value, int decimals) {
+        return value.setScale(decimals, RoundingMode.HALF_UP);
+    }
+
+    private String changeWords(BigDecimal by, Format format, String beforeWords) {
+        return by.signum() == 0
+                ? words.say("figure.same", beforeWords)
+                : words.say("figure.than", shortChange(by, format), beforeWords);
+    }
+
+    private String shortChange(BigDecimal by, Format format) {
+        if (by.signum() == 0) {
+            return words.say("figure.unchanged");
+        }
+        // a difference of percentages is in points; its size alone cannot be misread
+        String unit = format.unit().equals("%") ? "" : format.unit();
+        String amount = figures.withUnit(by.abs(), format.decimals(), unit);
+        return words.say(by.signum() > 0 ? "figure.more" : "figure.less", amount);
+    }
+
+    private static Written.Verdict verdict(BigDecimal change, Good good) {
+        if (change.signum() == 0 || good == Good.NEITHER) {
+            return Written.Verdict.NEITHER;
+        }
+        return (change.signum() > 0) == (good == Good.MORE) ? Written.Verdict.BETTER : Written.Verdict.WORSE;
+    }
+
+    private Written.Chart chart(ChartModel chart, Window window) {
+        Format format = chart.format();
+        String unit = format.unit().isEmpty() ? "" : ", " + format.unit();
+        return new Written.Chart(
+                chart.id(),
+                chart.title() + unit + unfinished(chart, window),
+                chart.kind(),
+                chart.grain().isPresent(),
+                chart.categories().stream()
+                        .map(raw -> category(raw, chart.grain()))
+                        .toList(),
+                ticks(chart),
+                chart.series().stream().map(series -> series(series, format)).toList());
+    }
+
+    /** Said where the last span ends with the window, before its own end: its value is no fall. */
+    private String unfinished(ChartModel chart, Window window) {
+        return chart.grain()
+                .filter(grain -> !chart.categories().isEmpty() && isUnfinished(chart, grain, window))
+                .map(grain -> words.say("chart.unfinished", dates.day(window.toInclusive())))
+                .orElse("");
+    }
+
+    private static boolean isUnfinished(ChartModel chart, Grain grain, Window window) {
+        LocalDate last =
+                LocalDate.parse(chart.categories().get(chart.categories().size() - 1));
+        return grain.plus(last, 1).isAfter(window.toInclusive().plusDays(1));
+    }
+
+    private List<Written.Tick> ticks(ChartModel chart) {
+        boolean bars = chart.kind() == Block.ChartKind.BARS;
+        List<Double> values = bars ? stacked(chart) : single(chart);
+        double lowest = values.stream().mapToDouble(v -> v).min().orElse(0);
+        double highest = values.stream().mapToDouble(v -> v).max().orElse(0);
+        int decimals = chart.format().decimals();
+        return Scale.ticks(bars ? Math.min(0, lowest) : lowest, bars ? Math.max(0, highest) : highest, decimals)
+                .stream()
+                .map(tick -> new Written.Tick(
+                        tick.doubleValue(),
+                        figures.number(
+                                tick, Math.max(0, tick.stripTrailingZeros().scale()))))
+                .toList();
+    }
+
+    private static List<Double> single(ChartModel chart) {
+        return chart.series().stream()
+                .flatMap(series -> series.values().stream())
+                .flatMap(Optional::stream)
+                .map(BigDecimal::doubleValue)
+                .toList();
+    }
+
+    /** The heights of whole bars. */
+    private static List<Double> stacked(ChartModel chart) {
+        List<Double> heights = new ArrayList<>();
+        for (int category = 0; category < chart.categories().size(); category++) {
+            double height = 0;
+            for (PageModel.Series series : chart.series()) {
+                height += series.values()
+                        .get(category)
+                        .map(BigDecimal::doubleValue)
+                        .orElse(0.0);
+            }
+            heights.add(height);
+        }
+        return heights;
+    }
+
+    private Written.Series series(PageModel.Series series, Format format) {
+        return new Written.Series(
+                seriesName(series.name()),
+                series.values().stream().map(Writing::asDouble).toList(),
+                series.values().stream()
+                        .map(value -> value.map(v -> figures.withUnit(v, format.decimals(), format.unit()))
+                                .orElse(Figures.NOTHING))
+                        .toList());
+    }
+
+    private String seriesName(String raw) {
+        return raw.equals(Evaluation.REST) ? words.say("chart.rest") : raw;
+    }
+
+    private String category(String raw, Optional<Grain> grain) {
+        if (grain.isEmpty()) {
+            return raw.isEmpty() ? words.say("value.none") : raw;
+        }
+        LocalDate start = LocalDate.parse(raw);
+        return grain.get() == Grain.MONTH ? dates.month(start) : dates.day(start);
+    }
+
+    private static Double asDouble(Optional<BigDecimal> value) {
+        return value.map(BigDecimal::doubleValue).orElse(null);
+    }
+
+    private Written.Table table(TableModel table) {
+        List<ColumnModel> columns = table.columns();
+        List<Written.Head> heads = columns.stream().map(this::head).toList();
+        List<List<Written.Cell>> rows =
+                table.rows().stream().map(row -> cells(columns, row)).toList();
+        List<Written.Cell> total = table.total().isEmpty() ? List.of() : totals(columns, table.total());
+        return new Written.Table(table.id(), table.title(), heads, rows, total);
+    }
+
+    private Written.Head head(ColumnModel column) {
+        String unit =
+                column.format().unit().isEmpty() ? "" : ", " + column.format().unit();
+        String title = column.change() ? words.say("table.change", column.title()) : column.title();
+        return new Written.Head(title + unit, column.type() == mailshelf.core.data.ColumnType.NUMBER);
+    }
+
+    private List<Written.Cell> cells(List<ColumnModel> columns, List<String> row) {
+        List<Written.Cell> cells = new ArrayList<>(row.size());
+        for (int i = 0; i < row.size(); i++) {
+            cells.add(cell(columns.get(i), row.get(i)));
+        }
+        return cells;
+    }
+
+    private List<Written.Cell> totals(List<ColumnModel> columns, List<String> row) {
+        List<Written.Cell> cells = cells(columns, row);
+        cells.set(0, new Written.Cell(words.say("table.all"), Written.Verdict.NEITHER));
+        return cells;
+    }
+
+    private Written.Cell cell(ColumnModel column, String raw) {
+        return switch (column.type()) {
+            case TEXT -> new Written.Cell(raw, Written.Verdict.NEITHER);
+            case DATE ->
+                new Written.Cell(raw.isEmpty() ? "" : dates.weekday(LocalDate.parse(raw)), Written.Verdict.NEITHER);
+            case NUMBER -> number(column, raw);
+        };
+    }
+
+    private Written.Cell number(ColumnModel column, String raw) {
+        if (raw.isEmpty()) {
+            return new Written.Cell(Figures.NOTHING, Written.Verdict.NEITHER);
+        }
+        BigDecimal value = new BigDecimal(raw);
+        int decimals = column.format().decimals();
+        if (!column.change()) {
+            return new Written.Cell(figures.number(value, decimals), Written.Verdict.NEITHER);
+        }
+        return new Written.Cell(
+                figures.signed(value, decimals),
+                verdict(round(value, decimals), column.format().good()));
+    }
+}

@@ -1,0 +1,95 @@
+package mailshelf.core.report;
+
+import java.util.List;
+
+/**
+ * A page model in the words and numbers of one language: what browser, paper and mail all show, letter for letter.
+ */
+public final class Written {
+    private Written() {}
+
+    /** How a change is to be taken; told in words, coloured besides. */
+    public enum Verdict {
+        BETTER,
+        WORSE,
+        NEITHER
+    }
+
+    /**
+     * A page.
+     *
+     * @param showing period and filters as one line: "16–22 Nov, last week · all routes"
+     * @param order the ids of all blocks in reading order
+     * @param freshness "figures to 24 Nov, loaded Wed 25 Nov, 05:40"
+     */
+    public record Page(
+            String report,
+            String id,
+            String title,
+            int number,
+            String showing,
+            String freshness,
+            long rows,
+            List<Figure> figures,
+            List<Chart> charts,
+            List<Table> tables,
+            List<Text> texts,
+            List<String> order) {}
+
+    /**
+     * A key figure.
+     *
+     * @param value number and unit, "–" for none
+     * @param change "10 more than the week before"
+     * @param shortChange "10 more", where what it is compared with has been said
+     * @param verdict "worse", or "" where the direction is neither
+     * @param trend values of the small line, oldest first; gaps are null
+     */
+    public record Figure(
+            String id,
+            String title,
+            String value,
+            String change,
+            String shortChange,
+            Verdict verdict,
+            String verdictWords,
+            List<Double> trend) {}
+
+    /**
+     * A chart with its words: the drawing code puts them where they belong.
+     *
+     * @param title with the unit
+     * @param categories labels along the axis
+     * @param series in drawing order, first at the bottom
+     */
+    public record Chart(
+            String id,
+            String title,
+            Block.ChartKind kind,
+            boolean overTime,
+            List<String> categories,
+            List<Tick> ticks,
+            List<Series> series) {}
+
+    /** A rule across a chart, lowest first. */
+    public record Tick(double value, String text) {}
+
+    /**
+     * A series with its values as numbers and as written.
+     *
+     * @param values per category; null for none
+     */
+    public record Series(String name, List<Double> values, List<String> written) {}
+
+    /** A table, every cell as it is to be read. */
+    public record Table(String id, String title, List<Head> heads, List<List<Cell>> rows, List<Cell> total) {}
+
+    /** A column's head, with its unit. */
+    public record Head(String title, boolean number) {}
+
+    /** A cell. */
+    public record Cell(String text, Verdict verdict) {}
+
+    /** Words of the publisher. */
+    public record Text(String id, String title, String text) {}
+}

@@ -1,0 +1,12 @@
+package mailshelf.core.subscription;
+
+/** The parts of a subscription's sentence, each of which can be changed by itself. */
+public enum Part {
+    WHEN,
+    WHAT,
+    PERIOD,
+    FILTER,
+    TO_WHOM,
+    AS_WHAT,
+    NAME
+}

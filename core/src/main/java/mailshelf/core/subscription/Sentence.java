@@ -1,0 +1,202 @@
+package mailshelf.core.subscription;
+
+import java.time.DayOfWeek;
+import java.time.ZoneId;
+import java.time.format.TextStyle;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
+import mailshelf.core.data.Filter;
+import mailshelf.core.report.Definition;
+import mailshelf.core.rights.PersonId;
+import mailshelf.core.time.FixedPeriod;
+import mailshelf.core.time.Recurrence;
+import mailshelf.core.time.Window;
+import mailshelf.core.wording.Words;
+
+/** The plain sentence that a subscription reads as, everywhere: a list of phrases, of which some can be changed. */
+public final class Sentence {
+    private static final int MOST_NAMES = 3;
+    private static final int MOST_VALUES = 4;
+
+    private final Terms terms;
+    private final Facts facts;
+    private final Words words;
+    private final int most;
+
+    /**
+     * Words between the parts and the parts themselves, in reading order.
+     *
+     * @param part empty for the words between
+     * @param missing still to be filled in
+     */
+    public record Phrase(Optional<Part> part, String text, boolean missing) {}
+
+    /**
+     * What the sentence names that terms know by id alone.
+     *
+     * @param reader for "me"; empty when it reads the same for everybody
+     */
+    public record Facts(Definition report, Map<PersonId, String> names, Optional<PersonId> reader) {}
+
+    private Sentence(Terms terms, Facts facts, Words words, int most) {
+        this.terms = terms;
+        this.facts = facts;
+        this.words = words;
+        this.most = most;
+    }
+
+    /** With long lists shortened. */
+    public static List<Phrase> of(Terms terms, Facts facts, Words words) {
+        return new Sentence(terms, facts, words, MOST_NAMES).phrases();
+    }
+
+    /** As text, shortened. */
+    public static String text(Terms terms, Facts facts, Words words) {
+        return join(of(terms, facts, words));
+    }
+
+    /** As text, whole. */
+    public static String fullText(Terms terms, Facts facts, Words words) {
+        return join(new Sentence(terms, facts, words, Integer.MAX_VALUE).phrases());
+    }
+
+    private static String join(List<Phrase> phrases) {
+        return phrases.stream().map(Phrase::text).collect(Collectors.joining());
+    }
+
+    private List<Phrase> phrases() {
+        List<Phrase> phrases = new ArrayList<>();
+        List<Part> missing = terms.missing();
+        part(phrases, Part.WHEN, when(), missing);
+        between(phrases, ", ");
+        part(phrases, Part.WHAT, what(), missing);
+        between(phrases, words.say("sentence.for"));
+        part(phrases, Part.PERIOD, period(), missing);
+        between(phrases, ", ");
+        part(phrases, Part.FILTER, filters(), missing);
+        between(phrases, ", ");
+        part(phrases, Part.AS_WHAT, asWhat(), missing);
+        between(phrases, words.say("sentence.to"));
+        part(phrases, Part.TO_WHOM, toWhom(), missing);
+        between(phrases, words.say("sentence.unless-no-rows"));
+        return phrases;
+    }
+
+    private void between(List<Phrase> phrases, String text) {
+        phrases.add(new Phrase(Optional.empty(), text, false));
+    }
+
+    private void part(List<Phrase> phrases, Part part, String text, List<Part> missing) {
+        phrases.add(new Phrase(Optional.of(part), text, missing.contains(part)));
+    }
+
+    private String when() {
+        String time = words.dates(ZoneId.of("UTC")).time(terms.schedule().at());
+        return words.say("sentence.when", days(), time, terms.schedule().zone().getId());
+    }
+
+    private String days() {
+        Recurrence recurrence = terms.schedule().recurrence();
+        if (recurrence instanceof Recurrence.Weekly weekly) {
+            return weekdays(weekly);
+        }
+        if (recurrence instanceof Recurrence.Monthly monthly) {
+            String key = monthly.dayOfMonth() > 28 ? "sentence.monthly-or-last" : "sentence.monthly";
+            return words.say(key, words.say("ordinal", monthly.dayOfMonth(), ordinalEnding(monthly.dayOfMonth())));
+        }
+        return words.say("sentence.daily");
+    }
+
+    private String weekdays(Recurrence.Weekly weekly) {
+        if (weekly.days().size() == DayOfWeek.values().length) {
+            return words.say("sentence.daily");
+        }
+        List<String> names = new TreeSet<>(weekly.days())
+                .stream()
+                        .map(day -> day.getDisplayName(TextStyle.FULL_STANDALONE, words.locale()))
+                        .toList();
+        return words.say("sentence.weekly", words.list(names));
+    }
+
+    private String ordinalEnding(int number) {
+        boolean teen = number / 10 == 1;
+        String key = "ordinal." + (teen ? 0 : number % 10);
+        return words.say(words.has(key) ? key : "ordinal.0");
+    }
+
+    private String what() {
+        int chosen = terms.pages().size();
+        int all = facts.report().pages().size();
+        String title = facts.report().title();
+        if (chosen == 0) {
+            return words.say("sentence.no-pages", title);
+        }
+        if (chosen == 1 && all > 1) {
+            String page = facts.report()
+                    .page(terms.pages().get(0))
+                    .map(Definition.Page::title)
+                    .orElse("?");
+            return words.say("sentence.one-page", page, title);
+        }
+        return words.say(chosen == all ? "sentence.all-pages" : "sentence.some-pages", chosen, title);
+    }
+
+    private String period() {
+        if (terms.period() instanceof FixedPeriod fixed) {
+            Window days = new Window(fixed.fromInclusive(), fixed.toInclusive());
+            return words.dates(terms.schedule().zone()).fullWindow(days);
+        }
+        return words.say(terms.period().wordsKey());
+    }
+
+    private String filters() {
+        return filters(terms.filters(), facts.report(), words, most == Integer.MAX_VALUE ? most : MOST_VALUES);
+    }
+
+    /**
+     * "only route 1 Ness–Hovden"; without any, what is not narrowed.
+     *
+     * @param mostValues how many values of a column are named
+     */
+    public static String filters(List<Filter> filters, Definition report, Words words, int mostValues) {
+        if (filters.isEmpty()) {
+            return noFilters(report, words);
+        }
+        return words.list(filters.stream()
+                .map(filter -> words.say(
+                        "sentence.filter",
+                        report.columnTitle(filter.column()).toLowerCase(words.locale()),
+                        words.shortList(filter.anyOf(), mostValues)))
+                .toList());
+    }
+
+    /** "every route, vessel and cause": said, so that nobody sends everything unawares. */
+    private static String noFilters(Definition report, Words words) {
+        List<String> columns = report.filters().stream()
+                .map(column -> report.columnTitle(column).toLowerCase(words.locale()))
+                .toList();
+        return columns.isEmpty() ? words.say("sentence.everything") : words.say("sentence.every", words.list(columns));
+    }
+
+    private String asWhat() {
+        return words.say("sentence.output." + (terms.output().pdf() ? "pdf" : "mail")
+                + (terms.output().picture() ? "-picture" : ""));
+    }
+
+    private String toWhom() {
+        if (terms.recipients().isEmpty()) {
+            return words.say("sentence.nobody");
+        }
+        return words.shortList(terms.recipients().stream().map(this::name).toList(), most);
+    }
+
+    private String name(PersonId person) {
+        return facts.reader().filter(person::equals).isPresent()
+                ? words.say("sentence.me")
+                : facts.names().getOrDefault(person, "?");
+    }
+}

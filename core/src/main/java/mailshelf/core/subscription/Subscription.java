@@ -1,0 +1,85 @@
+package mailshelf.core.subscription;
+
+import java.time.Instant;
+import java.util.Optional;
+import mailshelf.core.Problem;
+import mailshelf.core.rights.PersonId;
+
+/**
+ * A standing order: an owner's terms and where they stand. Its methods are the only moves between states; each refuses
+ * what makes no sense with a {@link Problem}.
+ *
+ * @param version number of the terms, from 1
+ * @param pausedBecause why it is paused; "" otherwise
+ * @param nextDue when the next issue leaves; empty unless active
+ */
+public record Subscription(
+        SubscriptionId id,
+        PersonId owner,
+        State state,
+        String pausedBecause,
+        int version,
+        Terms terms,
+        Optional<Instant> nextDue) {
+
+    /** From a draft to its first send. */
+    public Subscription start(Instant now) {
+        require(state == State.DRAFT, "subscription.already-started");
+        requireComplete(terms);
+        return active(now);
+    }
+
+    /** New terms; an active one is due anew by them. */
+    public Subscription change(Terms changed, Instant now) {
+        require(state != State.ENDED, "subscription.ended");
+        if (state != State.DRAFT) {
+            requireComplete(changed);
+        }
+        Subscription next = new Subscription(id, owner, state, pausedBecause, version + 1, changed, nextDue);
+        return state == State.ACTIVE ? next.active(now) : next;
+    }
+
+    public Subscription pause(String because) {
+        require(state == State.ACTIVE, "subscription.not-active");
+        return new Subscription(id, owner, State.PAUSED, because, version, terms, Optional.empty());
+    }
+
+    public Subscription resume(Instant now) {
+        require(state == State.PAUSED, "subscription.not-paused");
+        return active(now);
+    }
+
+    public Subscription end() {
+        require(state != State.ENDED, "subscription.ended");
+        return new Subscription(id, owner, State.ENDED, "", version, terms, Optional.empty());
+    }
+
+    /** After the send that was due has been booked. */
+    public Subscription booked(Instant due) {
+        return active(due);
+    }
+
+    /** Whether it can be tried or sent by hand. */
+    public void requireSendable() {
+        require(state != State.ENDED, "subscription.ended");
+        requireComplete(terms);
+    }
+
+    private Subscription active(Instant after) {
+        Instant next = terms.schedule().next(after).at();
+        return new Subscription(id, owner, State.ACTIVE, "", version, terms, Optional.of(next));
+    }
+
+    private void requireComplete(Terms wanted) {
+        if (!wanted.missing().isEmpty()) {
+            throw Problem.invalid(
+                    "subscription.incomplete-" + wanted.missing().get(0).name(), wanted.name());
+        }
+    }
+
+    private void require(boolean allowed, String code) {
+        if (!allowed) {
+            throw new Problem(Problem.Kind.CONFLICT, code, terms.name());
+        }
+    }
+}

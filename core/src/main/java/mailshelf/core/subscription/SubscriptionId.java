@@ -1,0 +1,6 @@
+package mailshelf.core.subscription;
+
+import mailshelf.core.Id;
+
+/** Names one subscription. */
+public record SubscriptionId(long value) implements Id {}

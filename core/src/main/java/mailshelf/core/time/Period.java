@@ -1,0 +1,50 @@
+package mailshelf.core.time;
+
+import java.time.DateTimeException;
+import java.time.DayOfWeek;
+import java.time.LocalDate;
+import java.util.Optional;
+
+/**
+ * Which days a page is about, said in a way that can move: resolved to dates only at the moment of reading or sending.
+ * Its code is what addresses and stored terms hold: {@code last-week}, or an ISO 8601 interval
+ * {@code 2026-11-01/2026-11-30} for fixed dates.
+ */
+public sealed interface Period permits MovingPeriod, FixedPeriod {
+    /** The days meant on {@code day} (the day of reading or sending, in the subscription's zone). */
+    Window on(LocalDate day, DayOfWeek firstDayOfWeek);
+
+    /** The days that the period is compared with. */
+    Window beforeThat(LocalDate day, DayOfWeek firstDayOfWeek);
+
+    /** Stable text form, read back by {@link #parse}. */
+    String code();
+
+    /** Key of the words for the period, e.g. {@code period.last-week}. */
+    String wordsKey();
+
+    /** Key of the words for what it is compared with, e.g. {@code period.last-week.before}. */
+    default String beforeWordsKey() {
+        return wordsKey() + ".before";
+    }
+
+    /** Reads a code; empty where it is none. */
+    static Optional<Period> parse(String code) {
+        for (MovingPeriod moving : MovingPeriod.values()) {
+            if (moving.code().equals(code)) {
+                return Optional.of(moving);
+            }
+        }
+        int slash = code.indexOf('/');
+        if (slash < 0) {
+            return Optional.empty();
+        }
+        try {
+            LocalDate from = LocalDate.parse(code.substring(0, slash));
+            LocalDate to = LocalDate.parse(code.substring(slash + 1));
+            return to.isBefore(from) ? Optional.empty() : Optional.of(new FixedPeriod(from, to));
+        } catch (DateTimeException e) {
+            return Optional.empty();
+        }
+    }
+}

@@ -1,0 +1,97 @@
+package mailshelf.core.time;
+
+import java.time.DayOfWeek;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import org.dmfs.rfc5545.recur.InvalidRecurrenceRuleException;
+import org.dmfs.rfc5545.recur.RecurrenceRule;
+
+/** On which days a schedule fires; written and read as an RFC 5545 recurrence rule (§3.3.10). */
+public sealed interface Recurrence {
+    /** The rule in the form of RFC 5545, e.g. {@code FREQ=WEEKLY;BYDAY=MO,TH}. */
+    String rule();
+
+    /** Every day. */
+    record Daily() implements Recurrence {
+        @Override
+        public String rule() {
+            return "FREQ=DAILY";
+        }
+    }
+
+    /** Every week on the days given, at least one; in the order of the week. */
+    record Weekly(Set<DayOfWeek> days) implements Recurrence {
+        public Weekly {
+            if (days.isEmpty()) {
+                throw new IllegalArgumentException("A weekly recurrence needs a day");
+            }
+            days = EnumSet.copyOf(days);
+        }
+
+        @Override
+        public Set<DayOfWeek> days() {
+            return EnumSet.copyOf(days);
+        }
+
+        @Override
+        public String rule() {
+            return "FREQ=WEEKLY;BYDAY="
+                    + new TreeSet<>(days)
+                            .stream().map(day -> day.name().substring(0, 2)).collect(Collectors.joining(","));
+        }
+    }
+
+    /** Every month on a date, 1 to 31; in a month without it, on its last day. */
+    record Monthly(int dayOfMonth) implements Recurrence {
+        private static final int EVERY_MONTH_HAS = 28;
+
+        public Monthly {
+            if (dayOfMonth < 1 || dayOfMonth > 31) {
+                throw new IllegalArgumentException("No month has a day " + dayOfMonth);
+            }
+        }
+
+        /** For the 29th to the 31st: the last of the days from the 28th on that the month has (BYSETPOS). */
+        @Override
+        public String rule() {
+            if (dayOfMonth <= EVERY_MONTH_HAS) {
+                return "FREQ=MONTHLY;BYMONTHDAY=" + dayOfMonth;
+            }
+            return "FREQ=MONTHLY;BYMONTHDAY="
+                    + IntStream.rangeClosed(EVERY_MONTH_HAS, dayOfMonth)
+                            .mapToObj(Integer::toString)
+                            .collect(Collectors.joining(","))
+                    + ";BYSETPOS=-1";
+        }
+    }
+
+    /**
+     * Reads a rule that {@link #rule()} wrote, or an equivalent one.
+     *
+     * @throws IllegalArgumentException for a rule that is malformed or of another kind
+     */
+    static Recurrence parse(String rule) {
+        try {
+            RecurrenceRule parsed = new RecurrenceRule(rule);
+            return switch (parsed.getFreq()) {
+                case DAILY -> new Daily();
+                case WEEKLY ->
+                    new Weekly(parsed.getByDayPart().stream()
+                            .map(day -> DayOfWeek.of((day.weekday.ordinal() + 6) % 7 + 1))
+                            .collect(Collectors.toSet()));
+                case MONTHLY -> new Monthly(last(parsed.getByPart(RecurrenceRule.Part.BYMONTHDAY)));
+                default -> throw new IllegalArgumentException("Not a rule that we keep: " + rule);
+            };
+        } catch (InvalidRecurrenceRuleException e) {
+            throw new IllegalArgumentException("Not a recurrence rule: " + rule, e);
+        }
+    }
+
+    private static int last(List<Integer> days) {
+        return days.get(days.size() - 1);
+    }
+}

@@ -1,0 +1,27 @@
+package mailshelf.core.time;
+
+import java.time.LocalDate;
+import java.time.temporal.ChronoUnit;
+
+/** A run of calendar days, both ends belonging to it; never empty. */
+public record Window(LocalDate fromInclusive, LocalDate toInclusive) {
+    public Window {
+        if (toInclusive.isBefore(fromInclusive)) {
+            throw new IllegalArgumentException("Window ends " + toInclusive + " before it starts " + fromInclusive);
+        }
+    }
+
+    /** Number of days, at least 1. */
+    public long days() {
+        return ChronoUnit.DAYS.between(fromInclusive, toInclusive) + 1;
+    }
+
+    public boolean contains(LocalDate day) {
+        return !day.isBefore(fromInclusive) && !day.isAfter(toInclusive);
+    }
+
+    /** The window of as many days that ends on the day before this one starts. */
+    public Window before() {
+        return new Window(fromInclusive.minusDays(days()), fromInclusive.minusDays(1));
+    }
+}

@@ -1,0 +1,93 @@
+package mailshelf.core.wording;
+
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.LocalTime;
+import java.time.ZoneId;
+import java.time.ZonedDateTime;
+import java.time.format.DateTimeFormatter;
+import java.util.Locale;
+import mailshelf.core.time.Window;
+
+/** Writes dates and times for people in one zone: "Mon 23 Nov, 07:00", "16–22 Nov". */
+public final class Dates {
+    private static final DateTimeFormatter TIME = DateTimeFormatter.ofPattern("HH:mm", Locale.ROOT);
+
+    private final Locale locale;
+    private final ZoneId zone;
+
+    Dates(Locale locale, ZoneId zone) {
+        this.locale = locale;
+        this.zone = zone;
+    }
+
+    /** "Mon 23 Nov, 07:00". */
+    public String moment(Instant at) {
+        ZonedDateTime local = at.atZone(zone);
+        return weekday(local.toLocalDate()) + ", " + TIME.format(local);
+    }
+
+    /** "Mon 23 Nov 2026, 07:00", for what is read long after. */
+    public String fullMoment(Instant at) {
+        ZonedDateTime local = at.atZone(zone);
+        return pattern("EEE d MMM uuuu", local.toLocalDate()) + ", " + TIME.format(local);
+    }
+
+    /** "07:00:03". */
+    public String clock(Instant at) {
+        return DateTimeFormatter.ofPattern("HH:mm:ss", Locale.ROOT).format(at.atZone(zone));
+    }
+
+    public String time(LocalTime at) {
+        return TIME.format(at);
+    }
+
+    /** "23 Nov". */
+    public String day(LocalDate day) {
+        return pattern("d MMM", day);
+    }
+
+    /** "23 Nov 2026". */
+    public String fullDay(LocalDate day) {
+        return pattern("d MMM uuuu", day);
+    }
+
+    /** "Mon 23 Nov". */
+    public String weekday(LocalDate day) {
+        return pattern("EEE d MMM", day);
+    }
+
+    /** "Nov 2026". */
+    public String month(LocalDate day) {
+        return pattern("MMM uuuu", day);
+    }
+
+    /** "23 Nov", "16–22 Nov", "28 Oct – 24 Nov", with years where they differ. */
+    public String window(Window window) {
+        LocalDate from = window.fromInclusive();
+        LocalDate to = window.toInclusive();
+        if (from.equals(to)) {
+            return day(to);
+        }
+        if (from.getYear() != to.getYear()) {
+            return fullDay(from) + " – " + fullDay(to);
+        }
+        if (from.getMonth() == to.getMonth()) {
+            return from.getDayOfMonth() + "–" + day(to);
+        }
+        return day(from) + " – " + day(to);
+    }
+
+    /** As {@link #window}, with the year at the end. */
+    public String fullWindow(Window window) {
+        boolean hasYears =
+                window.fromInclusive().getYear() != window.toInclusive().getYear();
+        return hasYears
+                ? window(window)
+                : window(window) + " " + window.toInclusive().getYear();
+    }
+
+    private String pattern(String pattern, LocalDate day) {
+        return DateTimeFormatter.ofPattern(pattern, locale).format(day);
+    }
+}

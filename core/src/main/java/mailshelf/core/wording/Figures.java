@@ -1,0 +1,76 @@
+package mailshelf.core.wording;
+
+import java.math.BigDecimal;
+import java.math.RoundingMode;
+import java.text.DecimalFormat;
+import java.text.DecimalFormatSymbols;
+import java.util.Locale;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
+
+/**
+ * Writes numbers for people: grouped by the locale's sign (a thin space in English, as the house sets it), with a true
+ * minus sign and a fixed number of decimals. Thread-safe.
+ */
+public final class Figures {
+    /** Stands for a figure that cannot be computed, such as a share of nothing. */
+    public static final String NOTHING = "–";
+
+    private static final char THIN_SPACE = '\u2009';
+    private static final char MINUS = '\u2212';
+    private static final Map<Locale, Figures> BY_LOCALE = new ConcurrentHashMap<>();
+
+    private final DecimalFormatSymbols symbols;
+
+    private Figures(Locale locale) {
+        symbols = DecimalFormatSymbols.getInstance(locale);
+        char grouping = symbols.getGroupingSeparator();
+        if ("en".equals(locale.getLanguage()) || Character.isSpaceChar(grouping)) {
+            symbols.setGroupingSeparator(THIN_SPACE);
+        }
+        symbols.setMinusSign(MINUS);
+    }
+
+    static Figures in(Locale locale) {
+        return BY_LOCALE.computeIfAbsent(locale, Figures::new);
+    }
+
+    /** The number alone; half rounds away from zero, and what rounds to zero has no sign. */
+    public String number(BigDecimal value, int decimals) {
+        BigDecimal rounded = value.setScale(decimals, RoundingMode.HALF_UP);
+        // DecimalFormat is not thread-safe, and making one is cheap beside drawing what it wrote
+        DecimalFormat format = new DecimalFormat("#,##0", symbols);
+        format.setMinimumFractionDigits(decimals);
+        format.setMaximumFractionDigits(decimals);
+        String text = format.format(rounded.abs());
+        return rounded.signum() < 0 ? MINUS + text : text;
+    }
+
+    public String number(long value) {
+        return number(BigDecimal.valueOf(value), 0);
+    }
+
+    /** The number with its unit behind a no-break space: "93.4 %". */
+    public String withUnit(BigDecimal value, int decimals, String unit) {
+        String text = number(value, decimals);
+        return unit.isEmpty() ? text : text + '\u00a0' + unit;
+    }
+
+    /** With its sign always shown: "+3", "−2", "0". */
+    public String signed(BigDecimal value, int decimals) {
+        String text = number(value, decimals);
+        boolean positive = value.setScale(decimals, RoundingMode.HALF_UP).signum() > 0;
+        return positive ? "+" + text : text;
+    }
+
+    /** A size as people read it: "84 kB", "1.2 MB" (SI units). */
+    public String size(long bytes) {
+        if (bytes < 1000) {
+            return number(bytes) + "\u00a0B";
+        }
+        if (bytes < 1_000_000) {
+            return number((bytes + 500) / 1000) + "\u00a0kB";
+        }
+        return number(BigDecimal.valueOf(bytes, 6), 1) + "\u00a0MB";
+    }
+}

@@ -1,0 +1,106 @@
+package mailshelf.core.subscription;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.time.DayOfWeek;
+import java.time.Instant;
+import java.time.LocalTime;
+import java.time.ZoneId;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import mailshelf.core.Problem;
+import mailshelf.core.data.Filter;
+import mailshelf.core.json.CoreJson;
+import mailshelf.core.report.Ferries;
+import mailshelf.core.report.ReportId;
+import mailshelf.core.rights.PersonId;
+import mailshelf.core.time.MovingPeriod;
+import mailshelf.core.time.Recurrence;
+import mailshelf.core.time.Schedule;
+import mailshelf.core.wording.Words;
+import org.junit.jupiter.api.Test;
+
+class SubscriptionTest {
+    private static final Instant WEDNESDAY = Instant.parse("2026-11-25T09:00:00Z");
+    private static final PersonId IDA = new PersonId(1);
+    private static final PersonId TOR = new PersonId(2);
+
+    @Test
+    void it_reads_as_one_plain_sentence() {
+        Terms terms =
+                terms(List.of("p1", "p2"), List.of(new Filter("route", List.of("1 Ness–Hovden"))), List.of(IDA, TOR));
+
+        assertThat(Sentence.text(terms, facts(), Words.in(Locale.ENGLISH)))
+                .isEqualTo("Every Monday and Thursday at 07:00 (Europe/Oslo), all 2 pages of Cancelled sailings for "
+                        + "last week, only route 1 Ness–Hovden, as PDF with the first page in the mail, "
+                        + "to me and Tor Egeland, unless there are no rows.");
+    }
+
+    @Test
+    void what_is_still_missing_is_marked_in_the_sentence() {
+        Terms terms = terms(List.of("p1"), List.of(), List.of());
+
+        assertThat(Sentence.of(terms, facts(), Words.in(Locale.ENGLISH)))
+                .filteredOn(Sentence.Phrase::missing)
+                .extracting(phrase -> phrase.part().orElseThrow())
+                .containsExactly(Part.TO_WHOM);
+    }
+
+    @Test
+    void a_draft_without_recipients_does_not_start() {
+        Subscription draft = draft(terms(List.of("p1"), List.of(), List.of()));
+
+        assertThatThrownBy(() -> draft.start(WEDNESDAY))
+                .isInstanceOf(Problem.class)
+                .hasMessageContaining("subscription.incomplete-TO_WHOM");
+    }
+
+    @Test
+    void it_is_due_by_its_schedule_only_while_it_is_active() {
+        Subscription active =
+                draft(terms(List.of("p1"), List.of(), List.of(IDA))).start(WEDNESDAY);
+        Subscription paused = active.pause("holidays");
+
+        assertThat(active.nextDue()).contains(Instant.parse("2026-11-26T06:00:00Z"));
+        assertThat(paused.nextDue()).isEmpty();
+        assertThat(paused.resume(WEDNESDAY.plusSeconds(86400 * 3)).nextDue())
+                .contains(Instant.parse("2026-11-30T06:00:00Z"));
+        assertThat(active.end().state()).isEqualTo(State.ENDED);
+        assertThatThrownBy(() -> active.end().change(active.terms(), WEDNESDAY)).isInstanceOf(Problem.class);
+    }
+
+    @Test
+    void terms_kept_as_json_come_back_equal() {
+        Terms terms = terms(List.of("p1"), List.of(new Filter("cause", List.of("wind"))), List.of(IDA));
+
+        assertThat(CoreJson.read(CoreJson.write(terms), Terms.class)).isEqualTo(terms);
+    }
+
+    private static Subscription draft(Terms terms) {
+        return new Subscription(new SubscriptionId(1), IDA, State.DRAFT, "", 1, terms, Optional.empty());
+    }
+
+    private static Sentence.Facts facts() {
+        return new Sentence.Facts(
+                Ferries.definition(), Map.of(IDA, "Ida Solvang", TOR, "Tor Egeland"), Optional.of(IDA));
+    }
+
+    private static Terms terms(List<String> pages, List<Filter> filters, List<PersonId> recipients) {
+        var mondayAndThursday = new Recurrence.Weekly(Set.of(DayOfWeek.MONDAY, DayOfWeek.THURSDAY));
+        return new Terms(
+                "Cancelled, weekly",
+                new ReportId(1),
+                pages,
+                MovingPeriod.LAST_WEEK,
+                DayOfWeek.MONDAY,
+                filters,
+                recipients,
+                new Output(true, false),
+                new Schedule(mondayAndThursday, LocalTime.of(7, 0), ZoneId.of("Europe/Oslo")),
+                Locale.ENGLISH);
+    }
+}

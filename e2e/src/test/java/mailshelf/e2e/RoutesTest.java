@@ -1,0 +1,167 @@
+package mailshelf.e2e;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.RegisterExtension;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.MethodSource;
+import tools.jackson.databind.JsonNode;
+
+/** Every route of the API, asked by people with and without a right to it. */
+class RoutesTest {
+    @RegisterExtension
+    static final RunningDemo DEMO = new RunningDemo("routes");
+
+    /**
+     * Route, an example of it, and what it answers: to nobody, to somebody without any grant, to somebody who may only
+     * see the folder and is on no list, to an administrator. A dash is not tried, as it would change what others ask.
+     */
+    private static final String TABLE = """
+            GET /clock | clock | 401 200 200 200
+            POST /clock/move | clock/move | 401 - - -
+            POST /clock/next-send | clock/next-send | 401 - - -
+            POST /compositions | compositions | 401 404 200 200
+            POST /compositions/pdf | compositions/pdf | 401 404 200 200
+            GET /data-sets | data-sets | 401 403 403 200
+            POST /data-sets | data-sets | 401 403 403 -
+            POST /data-sets/{id}/loads | data-sets/1/loads | 401 403 403 -
+            GET /demo/people | demo/people | 200 200 200 200
+            POST /demo/sign-in | demo/sign-in | 404 - - -
+            POST /folders | folders | 401 403 403 -
+            GET /grants | grants | 401 403 403 200
+            PUT /grants/{folder}/{group} | grants/1/1 | 401 403 403 -
+            GET /groups | groups | 401 403 403 200
+            POST /groups | groups | 401 403 403 -
+            PUT /groups/{id}/members | groups/1/members | 401 403 403 -
+            GET /invitations/{token} | invitations/none | 404 404 404 404
+            POST /invitations/{token} | invitations/none | 404 404 404 404
+            GET /issues/{id} | issues/ISSUE | 401 404 200 200
+            GET /issues/{id}/files/{sha256} | issues/ISSUE/files/FILE | 401 404 200 200
+            GET /issues/{id}/mail | issues/ISSUE/mail | 401 404 404 404
+            GET /issues/{id}/mail.eml | issues/ISSUE/mail.eml | 401 404 404 404
+            PUT /issues/{id}/read | issues/ISSUE/read | 401 404 204 204
+            GET /library | library | 401 200 200 200
+            GET /mail-room | mail-room | 401 200 200 200
+            GET /mail-room/{address} | mail-room/x@y.example | 401 200 200 200
+            PUT /mail-room/{address}/behaviour | mail-room/x@y.example/behaviour | 401 - - -
+            GET /mail-room/{address}/mails/{id} | mail-room/x@y.example/mails/none | 401 404 404 404
+            GET /mail-room/{address}/mails/{id}/source | mail-room/x@y.example/mails/none/source | 401 404 404 404
+            GET /people | people | 401 403 403 200
+            POST /people | people | 401 403 403 -
+            PUT /people/{id} | people/2 | 401 403 403 -
+            POST /reports | reports | 401 403 403 -
+            GET /reports/{id} | reports/1 | 401 404 200 200
+            GET /reports/{id}/candidates | reports/1/candidates | 401 404 200 200
+            PUT /reports/{id}/definition | reports/1/definition | 401 403 403 -
+            GET /runs/{id} | runs/RUN | 401 404 404 200
+            POST /runs/{id}/try-again | runs/RUN/try-again | 401 404 404 -
+            DELETE /session | session | 204 - - -
+            GET /session | session | 200 200 200 200
+            POST /session | session | 401 401 401 401
+            GET /shelf | shelf | 401 200 200 200
+            GET /subscriptions | subscriptions | 401 200 200 200
+            POST /subscriptions | subscriptions | 401 404 403 -
+            GET /subscriptions/next | subscriptions/next | 401 200 200 200
+            GET /subscriptions/{id} | subscriptions/1 | 401 404 404 200
+            PUT /subscriptions/{id} | subscriptions/1 | 401 404 404 -
+            POST /subscriptions/{id}/end | subscriptions/1/end | 401 404 404 -
+            GET /subscriptions/{id}/outlook | subscriptions/1/outlook | 401 404 404 200
+            POST /subscriptions/{id}/pause | subscriptions/1/pause | 401 404 404 -
+            DELETE /subscriptions/{id}/recipients/{person} | subscriptions/1/recipients/2 | 401 404 404 -
+            POST /subscriptions/{id}/resume | subscriptions/1/resume | 401 404 404 -
+            POST /subscriptions/{id}/send | subscriptions/1/send | 401 404 404 -
+            POST /subscriptions/{id}/start | subscriptions/1/start | 401 404 404 -
+            POST /subscriptions/{id}/try | subscriptions/1/try | 401 404 404 -
+            """;
+
+    private static final Map<String, JsonNode> EXAMPLES = Described.operations()
+            .filter(operation -> operation.exampleBody().isPresent())
+            .collect(Collectors.toMap(
+                    Described.Operation::name,
+                    operation -> operation.exampleBody().orElseThrow()));
+
+    /** What some routes send instead of an example, so that only the right decides. */
+    private static final Map<String, Object> BODIES = Map.of(
+            "POST /data-sets", Map.of("name", "x", "dateColumn", "d", "columns", List.of()),
+            "POST /compositions", Wishes.draft(Wishes.terms()),
+            "POST /compositions/pdf", Wishes.draft(Wishes.terms()),
+            "POST /subscriptions", Map.of("terms", Wishes.terms(), "start", false),
+            "PUT /subscriptions/{id}", Wishes.terms(),
+            "POST /demo/sign-in", Map.of("person", 999_999),
+            "POST /session", Map.of("address", "x@y.example", "password", "none"),
+            "POST /invitations/{token}", Map.of("password", "a ferry leaves at nine"));
+
+    private static List<Api> askers;
+    private static Map<String, String> ids;
+
+    record Row(String route, String path, List<String> answers) {
+        static Row of(String line) {
+            String[] parts = line.split(" \\| ");
+            return new Row(parts[0], parts[1], List.of(parts[2].split(" ")));
+        }
+
+        @Override
+        public String toString() {
+            return route;
+        }
+    }
+
+    static List<Row> rows() {
+        return TABLE.lines().map(Row::of).toList();
+    }
+
+    @BeforeAll
+    static void people() {
+        Api administrator = DEMO.as("Sunniva Rein");
+        Map<String, Object> nora = Map.of(
+                "name", "Nora", "address", "nora@brinewater.example", "zone", "Europe/Oslo", "administrator", false);
+        administrator.post("people", nora);
+        askers = List.of(Api.stranger(DEMO.server()), DEMO.as("Nora"), DEMO.as("Anders Moe"), administrator);
+        JsonNode subscription = administrator.get("subscriptions/1");
+        String issue = subscription.get("line").get("spines").get(0).get("id").asString();
+        ids = Map.of(
+                "ISSUE", issue,
+                "RUN", subscription.get("runs").get(0).get("id").asString(),
+                "FILE",
+                        administrator
+                                .get("issues/" + issue)
+                                .get("files")
+                                .get(0)
+                                .get("sha256")
+                                .asString());
+    }
+
+    @Test
+    void no_route_is_missing_from_the_table() {
+        assertThat(rows().stream().map(Row::route))
+                .containsExactlyInAnyOrderElementsOf(
+                        Described.operations().map(Described.Operation::name).toList());
+    }
+
+    @ParameterizedTest
+    @MethodSource("rows")
+    void each_is_answered_as_the_asker_may(Row row) {
+        String method = row.route().substring(0, row.route().indexOf(' '));
+        Object body = BODIES.containsKey(row.route()) ? BODIES.get(row.route()) : EXAMPLES.get(row.route());
+        String path = row.path();
+        for (Map.Entry<String, String> id : ids.entrySet()) {
+            path = path.replace(id.getKey(), id.getValue());
+        }
+        for (int i = 0; i < askers.size(); i++) {
+            if (!row.answers().get(i).equals("-")) {
+                var answer = askers.get(i).answer(method, path, body, Map.of("If-Match", "1"));
+                assertThat(answer.statusCode())
+                        .as("asker %s: %s", i, row)
+                        .hasToString(row.answers().get(i));
+                if (answer.statusCode() >= 400) {
+                    assertThat(new String(answer.body())).as("asker %s", i).doesNotContainIgnoringCase("cancelled");
+                }
+            }
+        }
+    }
+}

@@ -1,0 +1,113 @@
+package mailshelf.e2e;
+
+import java.io.File;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.net.InetAddress;
+import java.net.ServerSocket;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.concurrent.TimeUnit;
+
+/** The real jar, running the demo in a process of its own on a free loopback port. */
+final class RunningServer implements AutoCloseable {
+    static final File JAR = new File("../server/target/mailshelf.jar");
+    private static final Duration START = Duration.ofSeconds(120);
+
+    private final Path data;
+    private final int port;
+    private Process process;
+
+    private RunningServer(Path data, int port) {
+        this.data = data;
+        this.port = port;
+    }
+
+    /** Starts the demo on a folder and waits until it answers. */
+    static RunningServer on(Path data) {
+        RunningServer server = new RunningServer(data, freePort());
+        server.start();
+        return server;
+    }
+
+    void start() {
+        Path log = data.resolveSibling(data.getFileName() + ".out");
+        process = launch(log, "demo", "--data", data.toString(), "--port", String.valueOf(port));
+        Wait.until("the server on port " + port + " answers", START, () -> {
+            if (!process.isAlive()) {
+                throw new IllegalStateException("The server ended: " + read(log));
+            }
+            return read(log).contains("answers at");
+        });
+    }
+
+    /** Runs the jar with arguments, its output in a file. */
+    static Process launch(Path log, String... arguments) {
+        List<String> command = new ArrayList<>(
+                List.of(ProcessHandle.current().info().command().orElse("java"), "-XX:+UseParallelGC", "-Xmx1g"));
+        command.addAll(List.of("-jar", JAR.getPath()));
+        command.addAll(List.of(arguments));
+        try {
+            return new ProcessBuilder(command)
+                    .redirectErrorStream(true)
+                    .redirectOutput(log.toFile())
+                    .start();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    /** SIGKILL, as a power cut would end it. */
+    void kill() {
+        process.destroyForcibly();
+        await();
+    }
+
+    /** SIGTERM, as Ctrl+C would end it. */
+    @Override
+    public void close() {
+        process.destroy();
+        await();
+    }
+
+    private void await() {
+        try {
+            if (!process.waitFor(30, TimeUnit.SECONDS)) {
+                throw new IllegalStateException("The server does not end");
+            }
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
+    }
+
+    String url() {
+        return "http://localhost:" + port;
+    }
+
+    int port() {
+        return port;
+    }
+
+    Path data() {
+        return data;
+    }
+
+    static String read(Path file) {
+        try {
+            return Files.exists(file) ? Files.readString(file) : "";
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    private static int freePort() {
+        try (ServerSocket socket = new ServerSocket(0, 1, InetAddress.getLoopbackAddress())) {
+            return socket.getLocalPort();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+}

@@ -1,0 +1,44 @@
+package mailshelf.e2e;
+
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+
+/** Requests with valid defaults; a test mentions only what matters to it. */
+final class Wishes {
+    private Wishes() {}
+
+    /** The first page of the report on cancelled sailings, Mondays at seven. */
+    static Map<String, Object> terms(long... recipients) {
+        Map<String, Object> terms = new HashMap<>();
+        terms.put("name", "A test");
+        terms.put("report", 1);
+        terms.put("pages", List.of("overview"));
+        terms.put("period", "last-week");
+        terms.put("firstDayOfWeek", "MONDAY");
+        terms.put("filters", List.of());
+        terms.put("recipients", recipients);
+        terms.put("output", Map.of("pdf", true, "picture", false));
+        terms.put("schedule", schedule("FREQ=WEEKLY;BYDAY=MO", "07:00"));
+        terms.put("locale", "en");
+        return terms;
+    }
+
+    static Map<String, Object> with(Map<String, Object> terms, String part, Object value) {
+        Map<String, Object> changed = new HashMap<>(terms);
+        changed.put(part, value);
+        return changed;
+    }
+
+    static Map<String, Object> schedule(String rule, String at) {
+        return Map.of("recurrence", rule, "at", at, "zone", "Europe/Oslo");
+    }
+
+    static Map<String, Object> draft(Map<String, Object> terms) {
+        Map<String, Object> draft = new HashMap<>();
+        draft.put("terms", terms);
+        draft.put("as", null);
+        draft.put("own", null);
+        return draft;
+    }
+}

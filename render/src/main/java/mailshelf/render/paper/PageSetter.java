@@ -1,0 +1,181 @@
+package mailshelf.render.paper;
+
+import java.awt.geom.Rectangle2D;
+import java.util.List;
+import java.util.function.Function;
+import java.util.stream.Stream;
+import mailshelf.core.report.Written;
+import mailshelf.core.wording.Words;
+import mailshelf.render.HouseColours;
+import mailshelf.render.chart.ChartPainter;
+import mailshelf.render.chart.TrendPainter;
+import mailshelf.render.type.HouseFont;
+
+/**
+ * Sets pages on sheets: heading, the leading figure large with the others as a ledger beside it, then charts, tables
+ * and texts in the publisher's order. What does not fit goes over to the next sheet; nothing is squeezed.
+ */
+public final class PageSetter {
+    private static final double CHART_HEIGHT = 190;
+    private static final double LYING_ROW = 19;
+    private static final double LEDGER_ROW = 26;
+    private static final double BLOCK_GAP = 22;
+
+    private final Sheets sheets;
+    private final Words words;
+    private final double left;
+    private final double width;
+
+    private Pen pen;
+    private double y;
+
+    /** @param margin at the left and right, in points */
+    public PageSetter(Sheets sheets, Words words, double margin) {
+        this.sheets = sheets;
+        this.words = words;
+        this.left = margin;
+        this.width = sheets.widthPt() - 2 * margin;
+    }
+
+    /** Sets a page, beginning on a sheet of its own; gives the y below its last block. */
+    public double set(Written.Page page) {
+        turn();
+        heading(page);
+        if (!page.figures().isEmpty()) {
+            figures(page.figures());
+        }
+        for (String id : page.order()) {
+            block(page.charts(), Written.Chart::id, id).forEach(this::chart);
+            block(page.tables(), Written.Table::id, id).forEach(this::table);
+            block(page.texts(), Written.Text::id, id).forEach(this::text);
+        }
+        return y;
+    }
+
+    private static <T> Stream<T> block(List<T> blocks, Function<T, String> id, String wanted) {
+        return blocks.stream().filter(block -> id.apply(block).equals(wanted));
+    }
+
+    private void turn() {
+        pen = new Pen(sheets.next());
+        y = sheets.topPt();
+    }
+
+    private void need(double height) {
+        if (y + height > sheets.bottomPt()) {
+            turn();
+        }
+    }
+
+    private void heading(Written.Page page) {
+        for (String line : Pen.wrap(page.title(), HouseFont.SERIF, 22, width)) {
+            y += 26;
+            pen.left(line, left, y, HouseFont.SERIF, 22, HouseColours.INK);
+        }
+        for (String line : Pen.wrap(page.showing() + " · " + page.freshness(), HouseFont.SANS, 9, width)) {
+            y += 15;
+            pen.left(line, left, y, HouseFont.SANS, 9, HouseColours.GREY);
+        }
+        y += 10;
+        pen.rule(left, left + width, y, HouseColours.INK, 0.75f);
+        y += 16;
+    }
+
+    private void figures(List<Written.Figure> figures) {
+        Written.Figure lead = figures.get(0);
+        List<Written.Figure> others = figures.subList(1, figures.size());
+        double height = Math.max(84, others.size() * LEDGER_ROW + 4);
+        need(height);
+        double leadWidth = others.isEmpty() ? width : width * 0.36;
+        pen.left(lead.title(), left, y + 9, HouseFont.SANS, 9, HouseColours.GREY);
+        pen.left(
+                HouseFont.SERIF.fit(lead.value(), 40, (float) leadWidth),
+                left - 1,
+                y + 48,
+                HouseFont.SERIF,
+                40,
+                HouseColours.INK);
+        pen.change(lead, lead.change(), left, y + 64, 9);
+        TrendPainter.paint(
+                pen.graphics(), new Rectangle2D.Double(left, y + 70, Math.min(leadWidth - 20, 130), 14), lead.trend());
+        double ledger = left + leadWidth + 12;
+        double row = y;
+        for (Written.Figure figure : others) {
+            ledgerRow(figure, ledger, left + width, row);
+            row += LEDGER_ROW;
+        }
+        y += height + BLOCK_GAP - 6;
+    }
+
+    private void ledgerRow(Written.Figure figure, double from, double to, double top) {
+        pen.rule(from, to, top, HouseColours.RULE, 0.5f);
+        double base = top + 16;
+        double room = to - from;
+        ledgerTitle(figure.title(), from, top, room * 0.36);
+        TrendPainter.paint(
+                pen.graphics(), new Rectangle2D.Double(from + room * 0.38, top + 6, room * 0.14, 14), figure.trend());
+        pen.right(figure.value(), from + room * 0.69, base, HouseFont.SERIF, 12, HouseColours.INK);
+        pen.change(figure, figure.shortChange(), from + room * 0.71, base, 9);
+    }
+
+    /** On one line or two; what is longer still is cut there. */
+    private void ledgerTitle(String title, double from, double top, double room) {
+        List<String> lines = Pen.wrap(title, HouseFont.SANS, 9, room);
+        double base = lines.size() == 1 ? top + 16 : top + 11;
+        pen.left(lines.get(0), from, base, HouseFont.SANS, 9, HouseColours.INK);
+        if (lines.size() > 1) {
+            String rest = String.join(" ", lines.subList(1, lines.size()));
+            String fitted = HouseFont.SANS.fit(rest, 9, (float) room);
+            pen.left(fitted, from, base + 10.5, HouseFont.SANS, 9, HouseColours.INK);
+        }
+    }
+
+    private void chart(Written.Chart chart) {
+        double height = chart.overTime() ? CHART_HEIGHT : chart.categories().size() * LYING_ROW + 12;
+        need(height + 20);
+        blockTitle(chart.title());
+        ChartPainter.paint(pen.graphics(), new Rectangle2D.Double(left, y, width, height), chart, 8.5f);
+        y += height + BLOCK_GAP;
+    }
+
+    private void blockTitle(String title) {
+        pen.left(title, left, y + 10, HouseFont.SANS_BOLD, 10.5f, HouseColours.INK);
+        y += 18;
+    }
+
+    private void table(Written.Table table) {
+        need(20 + TableSetter.headWithOneRow());
+        blockTitle(table.title());
+        TableSetter setter = new TableSetter(table, left, width);
+        y = setter.head(pen, y);
+        if (table.rows().isEmpty()) {
+            pen.left(words.say("table.no-rows"), left, y + 12, HouseFont.SANS, 9, HouseColours.GREY);
+            y += TableSetter.rowHeight();
+        }
+        for (List<Written.Cell> row : table.rows()) {
+            if (y + TableSetter.rowHeight() > sheets.bottomPt()) {
+                turn();
+                y = setter.head(pen, y);
+            }
+            y = setter.row(pen, row, y);
+        }
+        if (!table.total().isEmpty()) {
+            need(TableSetter.rowHeight());
+            y = setter.total(pen, y);
+        }
+        y += BLOCK_GAP;
+    }
+
+    private void text(Written.Text text) {
+        if (!text.title().isEmpty()) {
+            need(40);
+            blockTitle(text.title());
+        }
+        for (String line : Pen.wrap(text.text(), HouseFont.SANS, 10, Math.min(width, 420))) {
+            need(15);
+            y += 15;
+            pen.left(line, left, y, HouseFont.SANS, 10, HouseColours.INK);
+        }
+        y += BLOCK_GAP;
+    }
+}

@@ -1,0 +1,109 @@
+package mailshelf.render.type;
+
+import java.awt.Font;
+import java.awt.FontFormatException;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.util.Objects;
+import org.apache.fontbox.ttf.CmapLookup;
+import org.apache.fontbox.ttf.TTFParser;
+import org.apache.fontbox.ttf.TrueTypeFont;
+import org.apache.pdfbox.io.RandomAccessReadBuffer;
+
+/** The house's three faces, read once from the TrueType files that the build brings along. */
+public enum HouseFont {
+    SANS("source-sans-3/400Regular/SourceSans3_400Regular.ttf", "SourceSans3-Regular"),
+    SANS_BOLD("source-sans-3/600SemiBold/SourceSans3_600SemiBold.ttf", "SourceSans3-SemiBold"),
+    SERIF("fraunces/600SemiBold/Fraunces_600SemiBold.ttf", "Fraunces-SemiBold");
+
+    private final String postScriptName;
+    private final Font awt;
+    private final TrueTypeFont trueType;
+    private final CmapLookup characters;
+    private final float perEm;
+
+    HouseFont(String resource, String postScriptName) {
+        this.postScriptName = postScriptName;
+        byte[] file = read(resource);
+        try {
+            awt = Font.createFont(Font.TRUETYPE_FONT, new ByteArrayInputStream(file));
+            trueType = new TTFParser().parse(new RandomAccessReadBuffer(file));
+            characters = trueType.getUnicodeCmapLookup();
+            perEm = trueType.getUnitsPerEm();
+        } catch (IOException | FontFormatException e) {
+            throw new IllegalStateException("Font " + resource + " cannot be read", e);
+        }
+    }
+
+    private static byte[] read(String resource) {
+        try (InputStream in = HouseFont.class.getResourceAsStream(resource)) {
+            return Objects.requireNonNull(in, resource).readAllBytes();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    /** The face for Java's own drawing, at a size in points. */
+    public Font at(float sizePt) {
+        return awt.deriveFont(sizePt);
+    }
+
+    /** Which face an AWT font came from; SANS for one that is not of the house. */
+    public static HouseFont of(Font font) {
+        for (HouseFont face : values()) {
+            if (face.awt.getFontName().equals(font.getFontName())) {
+                return face;
+            }
+        }
+        return SANS;
+    }
+
+    /** Width of a text at a size, both in points; kerning is left out everywhere alike. */
+    public float width(String text, float sizePt) {
+        float units = 0;
+        for (int i = 0; i < text.length(); ) {
+            int character = text.codePointAt(i);
+            units += advance(glyph(character));
+            i += Character.charCount(character);
+        }
+        return units * sizePt / perEm;
+    }
+
+    /** The text, cut with an ellipsis where it is wider than allowed. */
+    public String fit(String text, float sizePt, float widthPt) {
+        if (width(text, sizePt) <= widthPt) {
+            return text;
+        }
+        int end = text.length();
+        while (end > 0 && width(text.substring(0, end) + "…", sizePt) > widthPt) {
+            end = text.offsetByCodePoints(end, -1);
+        }
+        return text.substring(0, end) + "…";
+    }
+
+    int glyph(int character) {
+        return characters.getGlyphId(character);
+    }
+
+    float advance(int glyph) {
+        try {
+            return trueType.getAdvanceWidth(glyph);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    TrueTypeFont trueType() {
+        return trueType;
+    }
+
+    float perEm() {
+        return perEm;
+    }
+
+    String postScriptName() {
+        return postScriptName;
+    }
+}

@@ -1,0 +1,96 @@
+package mailshelf.render.mail;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.util.List;
+import java.util.Locale;
+import mailshelf.core.data.Filter;
+import mailshelf.core.letter.Letter;
+import mailshelf.core.report.Ferries;
+import mailshelf.core.report.PageModel;
+import mailshelf.core.report.Writing;
+import mailshelf.core.report.Written;
+import mailshelf.core.wording.Words;
+import mailshelf.render.picture.PagePicture;
+import org.junit.jupiter.api.Test;
+
+class MailBodyTest {
+    private static final Words ENGLISH = Words.in(Locale.ENGLISH);
+
+    @Test
+    void html_and_text_say_the_same_figures() throws Exception {
+        Written.Page page = page(1, List.of());
+        MailBody body = body(page);
+        Files.writeString(Path.of("target/mail.html"), body.html());
+        Files.write(Path.of("target/page.png"), PagePicture.of(page, ENGLISH));
+
+        for (Written.Figure figure : page.figures()) {
+            assertThat(body.html()).contains(figure.value());
+            assertThat(body.text()).contains(figure.title() + ": " + figure.value());
+        }
+        page.tables()
+                .get(0)
+                .rows()
+                .forEach(row -> row.forEach(cell -> {
+                    assertThat(body.html()).contains(">" + cell.text() + "<");
+                    assertThat(body.text()).contains(cell.text());
+                }));
+    }
+
+    @Test
+    void it_says_who_put_the_reader_on_the_list_and_how_to_leave() {
+        MailBody body = body(page(1, List.of()));
+
+        assertThat(body.html())
+                .contains("Marit Lunde put you on this list.")
+                .contains("https://shelf.example/leave/t0k3n");
+        assertThat(body.text()).contains("https://shelf.example/leave/t0k3n");
+    }
+
+    @Test
+    void a_long_table_is_cut_and_says_where_the_rest_is() {
+        MailBody body = body(page(2, List.of()));
+
+        assertThat(body.html()).contains("The first 40 of").contains("in the PDF");
+        assertThat(body.text()).contains("The first 40 of");
+    }
+
+    @Test
+    void markup_in_data_stays_text() {
+        PageModel model =
+                Ferries.page(1, "last-week", List.of(new Filter("route", List.of("<img src=x onerror=alert(1)>"))));
+
+        String html = body(Writing.page(model, ENGLISH, ZoneId.of("UTC"))).html();
+
+        assertThat(html).doesNotContain("<img src=x").contains("&lt;img src=x");
+    }
+
+    private static Written.Page page(int number, List<Filter> filters) {
+        String period = number == 1 ? "last-week" : "2026-02-01/2026-11-24";
+        return Writing.page(Ferries.page(number, period, filters), ENGLISH, ZoneId.of("Europe/Oslo"));
+    }
+
+    private static MailBody body(Written.Page page) {
+        Letter letter = new Letter(
+                "Cancelled: No. 48",
+                "Marit Lunde",
+                "marit@brinewater.example",
+                "Ida Solvang",
+                "ida@brinewater.example",
+                "s12.shelf.example",
+                "Cancelled",
+                "<d1@shelf.example>",
+                Instant.parse("2026-11-23T06:00:00Z"),
+                "Marit Lunde put you on this list.",
+                "Issue No. 48, made Mon 23 Nov, 06:58",
+                "https://shelf.example/issues/48",
+                "https://shelf.example/reports/1",
+                "https://shelf.example/leave/t0k3n",
+                "9f3c");
+        return MailBody.of(new MailContent(letter, page, List.of("Every sailing"), true, "", ENGLISH));
+    }
+}

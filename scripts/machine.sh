@@ -1,0 +1,69 @@
+# What a machine needs and how it gets it; sourced by ./run, ./test and ./mailshelf, which set $home first.
+
+tools=$home/.tools
+[ -d "$tools/node_modules/node/bin" ] && PATH=$tools/node_modules/node/bin:$PATH
+export PATH
+
+can_install() { [ "$(id -u)" = 0 ] && command -v apt-get >/dev/null; }
+
+# $1: what is needed, in words; the rest: Debian's packages that bring it
+install_or_say() {
+    what=$1; shift
+    can_install || { echo "$what is needed: install it (on Debian: apt-get install $*) and start again." >&2; exit 2; }
+    echo "Installing $* ..." >&2
+    export DEBIAN_FRONTEND=noninteractive
+    apt-get -qq update >/dev/null && apt-get -qq install -y --no-install-recommends "$@" >/dev/null
+}
+
+# True when version $1 is at least $2
+at_least() { [ "$(printf '%s\n%s\n' "$2" "$1" | sort -V | head -1)" = "$2" ]; }
+
+java_version() { javac -version 2>&1 | sed -n 's/^javac \([0-9.]*\).*/\1/p'; }
+maven_version() { mvn --version 2>/dev/null | sed -n 's/.*Apache Maven \([0-9.]*\).*/\1/p' | head -1; }
+node_version() { node --version 2>/dev/null | tr -d v; }
+
+need_java() {
+    at_least "$(java_version)" 17 || install_or_say "A Java development kit, 17 or newer," openjdk-17-jdk-headless
+}
+
+need_maven() {
+    at_least "$(maven_version)" 3.8 || install_or_say "Maven, 3.8 or newer," maven
+}
+
+# Debian's own Node is too old for the web part's tools, but it can fetch a newer one.
+need_node() {
+    at_least "$(node_version)" 20.19 && command -v npm >/dev/null && return
+    command -v npm >/dev/null || install_or_say "Node, 20.19 or newer, with npm," nodejs npm
+    at_least "$(node_version)" 20.19 || npm install --silent --no-audit --no-fund --prefix "$tools" node@22
+    PATH=$tools/node_modules/node/bin:$PATH
+    at_least "$(node_version)" 20.19 || { echo "Node, 20.19 or newer, is needed: install it and start again." >&2; exit 2; }
+}
+
+need_chromium() {
+    [ -x /usr/bin/chromium ] || install_or_say "Chromium, for the browser tests," chromium
+}
+
+jar=$home/server/target/mailshelf.jar
+app=$home/.app
+
+sources() { find "$home"/pom.xml "$home"/core "$home"/render "$home"/store "$home"/server "$home"/web -type f \
+    -not -path '*/target/*' -not -path '*/node_modules/*' -not -path '*/dist/*' "$@"; }
+
+# Makes the jar where there is none, and with "changed" also where a source is newer.
+build() {
+    if [ -f "$jar" ] && { [ "${1:-}" != changed ] || [ -z "$(sources -newer "$jar" | head -1)" ]; }; then return; fi
+    need_java; need_maven; need_node
+    echo "Building Mail Shelf; the first time takes some minutes ..." >&2
+    (cd "$home" && mvn -q -B package -DskipTests -pl server -am) >&2
+}
+
+# Unpacks the jar and records the classes that a start loads: both make every later start faster.
+unpack() {
+    [ -f "$app/mailshelf.jsa" ] && [ "$app/mailshelf.jsa" -nt "$jar" ] && return
+    rm -rf "$app"
+    java -Djarmode=tools -jar "$jar" extract --destination "$app" >/dev/null
+    trial=$(mktemp -d)
+    java -XX:+UseParallelGC -XX:ArchiveClassesAtExit="$app/mailshelf.jsa" -Xlog:cds=off -Xlog:cds+dynamic=off \
+        -Dspring.context.exit=onRefresh -jar "$app/mailshelf.jar" demo --data "$trial" --port 0 >/dev/null 2>&1 || true
+    rm -rf "$trial"
+}

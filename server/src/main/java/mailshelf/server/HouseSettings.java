@@ -1,0 +1,26 @@
+package mailshelf.server;
+
+import java.nio.file.Path;
+
+/**
+ * What a server is started with.
+ *
+ * @param data the folder that holds everything
+ * @param server this server's number among those that share the work; part of its archive files' names
+ * @param baseUrl how readers reach the server; links in mails begin with it, without a slash at the end
+ * @param mailAddress the house's own address, from which mails come
+ * @param smtpHost mail server
+ * @param demo whether the demo's parts (one-click sign-in, mail room, movable clock) are there
+ */
+public record HouseSettings(
+        Path data, int server, String baseUrl, String mailAddress, String smtpHost, int smtpPort, boolean demo) {
+
+    /** The domain of Message-IDs and List-Ids. */
+    public String mailDomain() {
+        return mailAddress.substring(mailAddress.indexOf('@') + 1);
+    }
+
+    public String issueUrl(long issue) {
+        return baseUrl + "/issues/" + issue;
+    }
+}

@@ -1,0 +1,126 @@
+package mailshelf.server;
+
+import java.nio.file.Path;
+import java.util.concurrent.Callable;
+import picocli.CommandLine;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
+import picocli.CommandLine.Option;
+
+/** The command line: everything that Mail Shelf can be asked from a shell. */
+@Command(
+        name = "mailshelf",
+        description = "Subscribes people to pages of reports, mails them on time, and keeps every issue on the shelf.",
+        mixinStandardHelpOptions = true,
+        versionProvider = Main.Version.class,
+        subcommands = {Main.Serve.class, Main.Demo.class, VerifyArchive.class})
+public final class Main implements Callable<Integer> {
+    /** Wrong use, or something outside that must be put right first. */
+    static final int USAGE = 2;
+
+    private Main() {}
+
+    public static void main(String[] arguments) {
+        int status = new CommandLine(new Main()).execute(arguments);
+        // a started server goes on in its own threads
+        if (status != 0 || !ServerStart.isRunning()) {
+            System.exit(status);
+        }
+    }
+
+    @Override
+    public Integer call() {
+        new CommandLine(this).usage(System.out);
+        return 0;
+    }
+
+    static final class Version implements CommandLine.IVersionProvider {
+        @Override
+        public String[] getVersion() {
+            String version = Main.class.getPackage().getImplementationVersion();
+            return new String[] {"Mail Shelf " + (version == null ? "(from sources)" : version)};
+        }
+    }
+
+    /** Where a server listens and keeps its things. */
+    static final class Place {
+        @Option(names = "--port", description = "port to listen on (default ${DEFAULT-VALUE})", defaultValue = "8080")
+        int port;
+
+        @Option(
+                names = "--data",
+                description = "folder that holds everything (default ${DEFAULT-VALUE})",
+                defaultValue = "data")
+        Path data;
+
+        @Option(names = "--fresh", description = "empties the data folder first")
+        boolean fresh;
+    }
+
+    @Command(name = "serve", description = "Starts a server.", mixinStandardHelpOptions = true)
+    static final class Serve implements Callable<Integer> {
+        @Mixin
+        Place place;
+
+        @Option(names = "--base-url", description = "how readers reach the server (default http://localhost:PORT)")
+        String baseUrl;
+
+        @Option(
+                names = "--smtp-host",
+                description = "mail server (default ${DEFAULT-VALUE})",
+                defaultValue = "localhost")
+        String smtpHost;
+
+        @Option(names = "--smtp-port", description = "its port (default ${DEFAULT-VALUE})", defaultValue = "25")
+        int smtpPort;
+
+        @Option(
+                names = "--mail-address",
+                description = "address that mails come from (default ${DEFAULT-VALUE})",
+                defaultValue = "mail-shelf@localhost")
+        String mailAddress;
+
+        @Option(
+                names = "--server-number",
+                description = "this server's number among several (default ${DEFAULT-VALUE})",
+                defaultValue = "1")
+        int serverNumber;
+
+        @Override
+        public Integer call() {
+            String url = baseUrl == null ? "http://localhost:" + place.port : baseUrl.replaceAll("/+$", "");
+            HouseSettings settings =
+                    new HouseSettings(place.data, serverNumber, url, mailAddress, smtpHost, smtpPort, false);
+            return ServerStart.run(settings, place.port, place.fresh);
+        }
+    }
+
+    @Command(
+            name = "demo",
+            description = "Starts the demo: a made-up ferry operator, with a mail room and a clock that can be moved.",
+            mixinStandardHelpOptions = true)
+    static final class Demo implements Callable<Integer> {
+        @Mixin
+        Place place;
+
+        @Option(
+                names = "--smtp-port",
+                description = "port of the demo's own mail server (default: any free one)",
+                defaultValue = "0")
+        int smtpPort;
+
+        @Override
+        public Integer call() {
+            int mailPort = smtpPort == 0 ? ServerStart.freePort() : smtpPort;
+            HouseSettings settings = new HouseSettings(
+                    place.data,
+                    1,
+                    "http://localhost:" + place.port,
+                    "mail-shelf@brinewater.example",
+                    "localhost",
+                    mailPort,
+                    true);
+            return ServerStart.run(settings, place.port, place.fresh);
+        }
+    }
+}

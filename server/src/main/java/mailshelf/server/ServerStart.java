@@ -1,0 +1,61 @@
+package mailshelf.server;
+
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.net.InetAddress;
+import java.net.ServerSocket;
+import java.util.Map;
+import org.springframework.boot.builder.SpringApplicationBuilder;
+import org.springframework.context.ConfigurableApplicationContext;
+import org.springframework.context.support.GenericApplicationContext;
+
+/** Starts a server after looking whether it can run: one clear sentence and status 2 where it cannot. */
+final class ServerStart {
+    private static ConfigurableApplicationContext running;
+
+    private ServerStart() {}
+
+    static boolean isRunning() {
+        return running != null && running.isActive();
+    }
+
+    /** @param fresh whether to empty the data folder first */
+    static int run(HouseSettings settings, int port, boolean fresh) {
+        try {
+            checkPort(port);
+            DataFolder.take(settings.data(), fresh);
+        } catch (CannotStart e) {
+            System.err.println(e.getMessage());
+            return Main.USAGE;
+        }
+        running = start(settings, port);
+        running.getBean(Opening.class).open(System.out);
+        return 0;
+    }
+
+    /** The running application; tests start it the same way. */
+    static ConfigurableApplicationContext start(HouseSettings settings, int port) {
+        return new SpringApplicationBuilder(App.class)
+                .profiles(settings.demo() ? "demo" : "house")
+                .initializers(context ->
+                        ((GenericApplicationContext) context).registerBean(HouseSettings.class, () -> settings))
+                .properties(Map.of("server.port", port, "server.address", settings.demo() ? "localhost" : "0.0.0.0"))
+                .run();
+    }
+
+    static int freePort() {
+        try (ServerSocket socket = new ServerSocket(0, 1, InetAddress.getLoopbackAddress())) {
+            return socket.getLocalPort();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    private static void checkPort(int port) throws CannotStart {
+        try (ServerSocket socket = new ServerSocket(port)) {
+            socket.setReuseAddress(true);
+        } catch (IOException e) {
+            throw new CannotStart("Port " + port + " is in use: stop what uses it, or choose another with --port.");
+        }
+    }
+}

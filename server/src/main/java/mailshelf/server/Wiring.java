@@ -1,0 +1,110 @@
+package mailshelf.server;
+
+import java.time.InstantSource;
+import mailshelf.server.clock.BusinessClock;
+import mailshelf.store.Database;
+import mailshelf.store.Durable;
+import mailshelf.store.SettingStore;
+import mailshelf.store.archive.Archive;
+import mailshelf.store.data.DataSetStore;
+import mailshelf.store.data.LoadFiles;
+import mailshelf.store.delivery.DeliveryStore;
+import mailshelf.store.delivery.RunStore;
+import mailshelf.store.library.ReportStore;
+import mailshelf.store.people.FolderStore;
+import mailshelf.store.people.InvitationStore;
+import mailshelf.store.people.NoticeStore;
+import mailshelf.store.people.PersonStore;
+import mailshelf.store.shelf.IssueStore;
+import mailshelf.store.subscription.SubscriptionStore;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+
+/** Makes the parts that know nothing of Spring; the only place that creates a clock. */
+@Configuration(proxyBeanMethods = false)
+class Wiring {
+    @Bean
+    InstantSource machineClock() {
+        return InstantSource.system();
+    }
+
+    @Bean(destroyMethod = "close")
+    Database database(HouseSettings settings) {
+        return Database.open(settings.data());
+    }
+
+    @Bean
+    Durable durable(Database database) {
+        return new Durable(database);
+    }
+
+    @Bean
+    BusinessClock businessClock(InstantSource machineClock, Database database, SettingStore settings) {
+        return new BusinessClock(machineClock, database, settings);
+    }
+
+    @Bean
+    Archive archive(HouseSettings settings) {
+        return new Archive(settings.data());
+    }
+
+    @Bean
+    LoadFiles loadFiles(HouseSettings settings) {
+        return new LoadFiles(settings.data());
+    }
+
+    @Bean
+    SettingStore settingStore() {
+        return new SettingStore();
+    }
+
+    @Bean
+    PersonStore personStore() {
+        return new PersonStore();
+    }
+
+    @Bean
+    NoticeStore noticeStore() {
+        return new NoticeStore();
+    }
+
+    @Bean
+    InvitationStore invitationStore() {
+        return new InvitationStore();
+    }
+
+    @Bean
+    FolderStore folderStore() {
+        return new FolderStore();
+    }
+
+    @Bean
+    DataSetStore dataSetStore() {
+        return new DataSetStore();
+    }
+
+    @Bean
+    ReportStore reportStore() {
+        return new ReportStore();
+    }
+
+    @Bean
+    SubscriptionStore subscriptionStore() {
+        return new SubscriptionStore();
+    }
+
+    @Bean
+    RunStore runStore() {
+        return new RunStore();
+    }
+
+    @Bean
+    DeliveryStore deliveryStore() {
+        return new DeliveryStore();
+    }
+
+    @Bean
+    IssueStore issueStore() {
+        return new IssueStore();
+    }
+}

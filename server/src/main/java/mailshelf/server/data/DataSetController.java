@@ -1,0 +1,98 @@
+package mailshelf.server.data;
+
+import jakarta.servlet.http.HttpServletRequest;
+import java.io.IOException;
+import java.io.InputStreamReader;
+import java.nio.charset.StandardCharsets;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Optional;
+import mailshelf.core.Problem;
+import mailshelf.core.data.Column;
+import mailshelf.core.data.DataSetId;
+import mailshelf.core.rights.Person;
+import mailshelf.server.rights.Gate;
+import mailshelf.store.Database;
+import mailshelf.store.data.DataSet;
+import mailshelf.store.data.DataSetStore;
+import mailshelf.store.data.Load;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Data sets and their loads, for administrators. */
+@RestController
+@RequestMapping("/api/v1/data-sets")
+class DataSetController {
+    private final Gate gate;
+    private final Database database;
+    private final DataSetStore dataSets;
+    private final LoadRows loadRows;
+
+    record DataSetWish(String name, List<Column> columns, String dateColumn) {}
+
+    record LoadView(int no, long rows, Optional<LocalDate> figuresTo, Instant loadedAt, String sha256) {
+        static LoadView of(Load load) {
+            return new LoadView(load.no(), load.rows(), load.figuresTo(), load.loadedAt(), load.sha256());
+        }
+    }
+
+    record DataSetView(
+            DataSetId id, String name, List<Column> columns, String dateColumn, Optional<LoadView> newestLoad) {}
+
+    DataSetController(Gate gate, Database database, DataSetStore dataSets, LoadRows loadRows) {
+        this.gate = gate;
+        this.database = database;
+        this.dataSets = dataSets;
+        this.loadRows = loadRows;
+    }
+
+    @GetMapping
+    List<DataSetView> list(Person who) {
+        gate.requireAdministrator(who);
+        return database.inTransaction(tx -> dataSets.all(tx).stream()
+                .map(dataSet -> view(dataSet, dataSets.newestLoad(tx, dataSet.id())))
+                .toList());
+    }
+
+    @PostMapping
+    @ResponseStatus(HttpStatus.CREATED)
+    DataSetView post(Person who, @RequestBody DataSetWish wish) {
+        gate.requireAdministrator(who);
+        if (wish.columns().stream().noneMatch(Column.date(wish.dateColumn())::equals)) {
+            throw Problem.invalid("data.no-date-column", wish.dateColumn());
+        }
+        return database.inTransaction(tx -> {
+            if (dataSets.byName(tx, wish.name()).isPresent()) {
+                throw new Problem(Problem.Kind.CONFLICT, "data.name-taken", wish.name());
+            }
+            DataSetId id = dataSets.insert(tx, wish.name(), wish.columns(), wish.dateColumn());
+            return view(dataSets.find(tx, id).orElseThrow(), Optional.empty());
+        });
+    }
+
+    /** The body is CSV with a header line. */
+    @PostMapping("/{id}/loads")
+    @ResponseStatus(HttpStatus.CREATED)
+    LoadView load(
+            Person who,
+            @PathVariable DataSetId id,
+            @RequestParam(defaultValue = "REPLACE") LoadRows.Mode mode,
+            HttpServletRequest request)
+            throws IOException {
+        return LoadView.of(
+                loadRows.run(who, id, mode, new InputStreamReader(request.getInputStream(), StandardCharsets.UTF_8)));
+    }
+
+    private static DataSetView view(DataSet dataSet, Optional<Load> load) {
+        return new DataSetView(
+                dataSet.id(), dataSet.name(), dataSet.columns(), dataSet.dateColumn(), load.map(LoadView::of));
+    }
+}

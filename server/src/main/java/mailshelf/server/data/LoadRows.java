@@ -1,0 +1,67 @@
+package mailshelf.server.data;
+
+import java.io.Reader;
+import java.time.Instant;
+import java.util.Optional;
+import mailshelf.core.Problem;
+import mailshelf.core.data.CsvTable;
+import mailshelf.core.data.DataSetId;
+import mailshelf.core.data.LoadId;
+import mailshelf.core.data.Table;
+import mailshelf.core.data.TableBuilder;
+import mailshelf.core.rights.Person;
+import mailshelf.server.clock.BusinessClock;
+import mailshelf.server.rights.Gate;
+import mailshelf.store.Database;
+import mailshelf.store.data.DataSet;
+import mailshelf.store.data.DataSetStore;
+import mailshelf.store.data.Load;
+import mailshelf.store.data.LoadFiles;
+import org.springframework.stereotype.Component;
+
+/** Loads rows from CSV as a new version of a data set, whole or not at all. One load at a time. */
+@Component
+class LoadRows {
+    private final Gate gate;
+    private final Database database;
+    private final DataSetStore dataSets;
+    private final LoadFiles files;
+    private final Tables tables;
+    private final BusinessClock clock;
+
+    /** Whether the rows take the place of those before or are added to them. */
+    enum Mode {
+        REPLACE,
+        APPEND
+    }
+
+    LoadRows(Gate gate, Database database, DataSetStore dataSets, LoadFiles files, Tables tables, BusinessClock clock) {
+        this.gate = gate;
+        this.database = database;
+        this.dataSets = dataSets;
+        this.files = files;
+        this.tables = tables;
+        this.clock = clock;
+    }
+
+    synchronized Load run(Person who, DataSetId id, Mode mode, Reader csv) {
+        gate.requireAdministrator(who);
+        DataSet dataSet = database.inTransaction(tx -> dataSets.find(tx, id)).orElseThrow(Problem::notFound);
+        Optional<Load> before = database.inTransaction(tx -> dataSets.newestLoad(tx, id));
+        TableBuilder rows = mode == Mode.APPEND && before.isPresent()
+                ? TableBuilder.from(tables.newest(dataSet).table())
+                : new TableBuilder(dataSet.columns(), dataSet.dateColumn());
+        CsvTable.read(csv, dataSet.columns(), rows);
+        Table table = rows.build();
+        int no = before.map(Load::no).orElse(0) + 1;
+        String sha256 = files.write(id, no, table);
+        Instant now = clock.instant();
+        Load load = database.inTransaction(tx -> {
+            LoadId made = dataSets.insertLoad(tx, id, no, sha256, table.rows(), table.lastDay(), now);
+            return dataSets.findLoad(tx, made).orElseThrow();
+        });
+        tables.put(dataSet, new Tables.Loaded(load, table));
+        files.removeOlderThan(id, no);
+        return load;
+    }
+}

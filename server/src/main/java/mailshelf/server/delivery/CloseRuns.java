@@ -1,0 +1,99 @@
+package mailshelf.server.delivery;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.Locale;
+import mailshelf.core.delivery.RunOutcome;
+import mailshelf.core.delivery.RunState;
+import mailshelf.core.json.CoreJson;
+import mailshelf.core.shelf.Receipts;
+import mailshelf.server.clock.BusinessClock;
+import mailshelf.store.Database;
+import mailshelf.store.Tx;
+import mailshelf.store.archive.Archive;
+import mailshelf.store.archive.Entry;
+import mailshelf.store.archive.Part;
+import mailshelf.store.delivery.Delivery;
+import mailshelf.store.delivery.DeliveryStore;
+import mailshelf.store.delivery.Run;
+import mailshelf.store.delivery.RunStore;
+import mailshelf.store.shelf.Issue;
+import mailshelf.store.shelf.IssueStore;
+import org.springframework.stereotype.Component;
+
+/** Last step: seals the receipts of a run whose deliveries have all come to an end, and closes it. */
+@Component
+class CloseRuns {
+    private static final int AT_ONCE = 20;
+
+    private final Database database;
+    private final BusinessClock clock;
+    private final RunStore runs;
+    private final IssueStore issues;
+    private final DeliveryStore deliveries;
+    private final ReadArchive readArchive;
+    private final Archive archive;
+
+    CloseRuns(
+            Database database,
+            BusinessClock clock,
+            RunStore runs,
+            IssueStore issues,
+            DeliveryStore deliveries,
+            ReadArchive readArchive,
+            Archive archive) {
+        this.database = database;
+        this.clock = clock;
+        this.runs = runs;
+        this.issues = issues;
+        this.deliveries = deliveries;
+        this.readArchive = readArchive;
+        this.archive = archive;
+    }
+
+    /** Closes what is done; true if there was anything. */
+    boolean step() {
+        List<Run> ready = database.inTransaction(tx -> runs.readyToClose(tx, AT_ONCE));
+        ready.forEach(this::close);
+        return !ready.isEmpty();
+    }
+
+    private void close(Run run) {
+        Instant now = clock.instant();
+        Issue issue = database.inTransaction(tx -> issues.ofRun(tx, run.id())).orElseThrow();
+        String volume = readArchive.volume(issue);
+        record Facts(RunOutcome outcome, Part receipts, List<Entry> named) {}
+        Facts facts = database.inTransaction(tx -> {
+            List<Delivery> all = deliveries.ofRun(tx, run.id());
+            RunOutcome outcome = RunOutcome.of(all.stream().map(Delivery::state).toList());
+            List<Entry> named = issues.entries(tx, run.id(), volume);
+            Receipts receipts = new Receipts(
+                    Receipts.SCHEMA,
+                    issue.manifestSha(),
+                    issue.number().orElse(0),
+                    issue.revision(),
+                    outcome.name(),
+                    now,
+                    all.stream().map(delivery -> receipt(tx, delivery)).toList());
+            return new Facts(outcome, Part.receipts(named.size(), CoreJson.canonical(receipts)), named);
+        });
+        List<Entry> entries = archive.append(volume, facts.named(), List.of(facts.receipts()), now);
+        database.doInTransaction(tx -> {
+            if (runs.move(tx, run, "", RunState.CLOSED, facts.outcome(), "", now)) {
+                issues.insertEntries(tx, run.id(), entries);
+            }
+        });
+    }
+
+    private Receipts.Receipt receipt(Tx tx, Delivery delivery) {
+        List<Receipts.Try> tries = deliveries.attempts(tx, delivery.id()).stream()
+                .map(attempt -> new Receipts.Try(attempt.no(), attempt.at(), attempt.answer(), attempt.reply()))
+                .toList();
+        return new Receipts.Receipt(
+                delivery.address(),
+                delivery.messageId(),
+                delivery.state().name().toLowerCase(Locale.ROOT),
+                delivery.mail().orElse(""),
+                tries);
+    }
+}

@@ -1,0 +1,160 @@
+package mailshelf.server.delivery;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.util.Optional;
+import java.util.concurrent.Semaphore;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.locks.ReentrantLock;
+import java.util.stream.Stream;
+import mailshelf.server.clock.BusinessClock;
+import mailshelf.store.Database;
+import mailshelf.store.delivery.DeliveryStore;
+import mailshelf.store.delivery.RunStore;
+import mailshelf.store.subscription.SubscriptionStore;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.context.SmartLifecycle;
+import org.springframework.stereotype.Component;
+
+/**
+ * The loop: books what is due, makes issues, sends mails, closes runs, and sleeps until the next due moment or a wake.
+ * One thread; the demo's clock drives the same steps from its own thread while it moves, under the same lock.
+ */
+@Component
+public class DeliveryLoop implements SmartLifecycle {
+    private static final Logger LOG = LoggerFactory.getLogger(DeliveryLoop.class);
+    private static final Duration LONGEST_SLEEP = Duration.ofSeconds(30);
+    private static final Duration AFTER_FAILURE = Duration.ofSeconds(5);
+
+    private final BookRun bookRun;
+    private final MakeIssue makeIssue;
+    private final SendMails sendMails;
+    private final SendNotices sendNotices;
+    private final CloseRuns closeRuns;
+    private final Database database;
+    private final SubscriptionStore subscriptions;
+    private final RunStore runs;
+    private final DeliveryStore deliveries;
+    private final LeaseKeeper lease;
+    private final BusinessClock clock;
+    private final ReentrantLock working = new ReentrantLock();
+    private final Semaphore wakes = new Semaphore(0);
+    private volatile boolean running;
+    private Thread thread;
+
+    DeliveryLoop(
+            BookRun bookRun,
+            MakeIssue makeIssue,
+            SendMails sendMails,
+            SendNotices sendNotices,
+            CloseRuns closeRuns,
+            Database database,
+            SubscriptionStore subscriptions,
+            RunStore runs,
+            DeliveryStore deliveries,
+            LeaseKeeper lease,
+            BusinessClock clock) {
+        this.bookRun = bookRun;
+        this.makeIssue = makeIssue;
+        this.sendMails = sendMails;
+        this.sendNotices = sendNotices;
+        this.closeRuns = closeRuns;
+        this.database = database;
+        this.subscriptions = subscriptions;
+        this.runs = runs;
+        this.deliveries = deliveries;
+        this.lease = lease;
+        this.clock = clock;
+    }
+
+    /** There may be something to do; remembered when the loop is busy. */
+    public void wake() {
+        wakes.release();
+    }
+
+    /** Does all that is due at this moment of the business clock, in the caller's thread. */
+    public void drain() {
+        working.lock();
+        try {
+            while (round()) {
+                // until a round finds nothing
+            }
+        } finally {
+            working.unlock();
+        }
+    }
+
+    private boolean round() {
+        // no short cut between the steps: each takes a share of every round
+        return Stream.of(bookRun.step(), makeIssue.step(), sendMails.step(), sendNotices.step(), closeRuns.step())
+                .reduce(false, Boolean::logicalOr);
+    }
+
+    /** The next moment of the business clock at which something is due by itself. */
+    public Optional<Instant> nextDue() {
+        return Stream.of(database.inTransaction(subscriptions::nextDue), sendMails.nextDue())
+                .flatMap(Optional::stream)
+                .min(Instant::compareTo);
+    }
+
+    private void run() {
+        database.doInTransaction(tx -> {
+            runs.forgetLeases(tx, lease.server());
+            deliveries.forgetLeases(tx, lease.server());
+        });
+        while (running) {
+            Duration sleep = AFTER_FAILURE;
+            try {
+                drain();
+                sleep = untilNext();
+            } catch (RuntimeException e) {
+                LOG.error("A round of the delivery loop failed; it goes on in {} s", AFTER_FAILURE.toSeconds(), e);
+            }
+            pause(sleep);
+        }
+    }
+
+    private Duration untilNext() {
+        Duration until =
+                nextDue().map(due -> Duration.between(clock.instant(), due)).orElse(LONGEST_SLEEP);
+        if (until.isNegative() || until.isZero()) {
+            // due, but leased or just fallen due: look again soon without spinning
+            return Duration.ofMillis(200);
+        }
+        return until.compareTo(LONGEST_SLEEP) > 0 ? LONGEST_SLEEP : until;
+    }
+
+    private void pause(Duration sleep) {
+        try {
+            wakes.tryAcquire(sleep.toMillis() + 1, TimeUnit.MILLISECONDS);
+            wakes.drainPermits();
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            running = false;
+        }
+    }
+
+    @Override
+    public void start() {
+        running = true;
+        thread = new Thread(this::run, "delivery-loop");
+        thread.start();
+    }
+
+    @Override
+    public void stop() {
+        running = false;
+        wake();
+        try {
+            thread.join(Duration.ofSeconds(10).toMillis());
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
+    }
+
+    @Override
+    public boolean isRunning() {
+        return running;
+    }
+}

@@ -1,0 +1,193 @@
+package mailshelf.server.delivery;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import mailshelf.core.delivery.CopyId;
+import mailshelf.core.delivery.DeliveryId;
+import mailshelf.core.delivery.RunId;
+import mailshelf.core.json.CoreJson;
+import mailshelf.core.letter.Letter;
+import mailshelf.core.report.PageModel;
+import mailshelf.core.report.Writing;
+import mailshelf.core.report.Written;
+import mailshelf.core.rights.Person;
+import mailshelf.core.subscription.Subscription;
+import mailshelf.core.subscription.Terms;
+import mailshelf.core.wording.Words;
+import mailshelf.server.HouseSettings;
+import mailshelf.server.http.Languages;
+import mailshelf.server.mail.LetterWriter;
+import mailshelf.server.mail.MailAssembler;
+import mailshelf.store.Database;
+import mailshelf.store.archive.Archive;
+import mailshelf.store.archive.Entry;
+import mailshelf.store.archive.MailPieces;
+import mailshelf.store.archive.Part;
+import mailshelf.store.delivery.Delivery;
+import mailshelf.store.delivery.DeliveryStore;
+import mailshelf.store.delivery.Run;
+import mailshelf.store.delivery.RunStore;
+import mailshelf.store.people.PersonStore;
+import mailshelf.store.shelf.Issue;
+import mailshelf.store.shelf.IssueStore;
+import mailshelf.store.subscription.SubscriptionStore;
+import org.springframework.stereotype.Component;
+
+/**
+ * Puts the mails of a run together from the kept figures and files, and keeps each in the archive before it leaves. One
+ * that is kept already, from a try before, is given as it is.
+ */
+@Component
+class KeepMails {
+    private final Database database;
+    private final RunStore runs;
+    private final IssueStore issues;
+    private final DeliveryStore deliveries;
+    private final SubscriptionStore subscriptions;
+    private final PersonStore people;
+    private final ReadArchive readArchive;
+    private final Archive archive;
+    private final LetterWriter letters;
+    private final MailAssembler assembler;
+    private final HouseSettings settings;
+
+    /** What all mails of a run have in common. */
+    private record Job(Run run, Issue issue, Subscription subscription, Terms terms, Person owner) {}
+
+    KeepMails(
+            Database database,
+            RunStore runs,
+            IssueStore issues,
+            DeliveryStore deliveries,
+            SubscriptionStore subscriptions,
+            PersonStore people,
+            ReadArchive readArchive,
+            Archive archive,
+            LetterWriter letters,
+            MailAssembler assembler,
+            HouseSettings settings) {
+        this.database = database;
+        this.runs = runs;
+        this.issues = issues;
+        this.deliveries = deliveries;
+        this.subscriptions = subscriptions;
+        this.people = people;
+        this.readArchive = readArchive;
+        this.archive = archive;
+        this.letters = letters;
+        this.assembler = assembler;
+        this.settings = settings;
+    }
+
+    /** The bytes of each delivery's mail. */
+    Map<DeliveryId, byte[]> of(RunId id, List<Delivery> some) {
+        Job job = job(id);
+        Map<DeliveryId, byte[]> mails = new LinkedHashMap<>();
+        Map<DeliveryId, Part> fresh = new LinkedHashMap<>();
+        Map<CopyId, CopyContent> contents = new LinkedHashMap<>();
+        for (Delivery delivery : some) {
+            if (delivery.mail().isPresent()) {
+                mails.put(delivery.id(), readArchive.mail(id, delivery.mail().get()));
+                continue;
+            }
+            CopyContent content = contents.computeIfAbsent(delivery.copy(), copy -> content(job, copy));
+            byte[] mail = assemble(job, content, delivery);
+            mails.put(delivery.id(), mail);
+            fresh.put(delivery.id(), Part.of("mails", "json", MailPieces.split(mail, content.shared())));
+        }
+        keep(job, fresh);
+        return mails;
+    }
+
+    private void keep(Job job, Map<DeliveryId, Part> fresh) {
+        if (fresh.isEmpty()) {
+            return;
+        }
+        String volume = readArchive.volume(job.issue());
+        List<Entry> named =
+                database.inTransaction(tx -> issues.entries(tx, job.run().id(), volume));
+        List<Entry> entries = archive.append(
+                volume, named, List.copyOf(fresh.values()), job.issue().madeAt());
+        database.doInTransaction(tx -> {
+            issues.insertEntries(tx, job.run().id(), entries);
+            fresh.forEach((delivery, part) -> deliveries.putTogether(tx, delivery, part.sha256()));
+        });
+    }
+
+    private Job job(RunId id) {
+        return database.inTransaction(tx -> {
+            Run run = runs.find(tx, id).orElseThrow();
+            Subscription subscription =
+                    subscriptions.find(tx, run.subscription()).orElseThrow();
+            Terms terms = subscriptions
+                    .version(tx, run.subscription(), run.subscriptionVersion())
+                    .terms();
+            Person owner = people.find(tx, subscription.owner()).orElseThrow();
+            return new Job(run, issues.ofRun(tx, id).orElseThrow(), subscription, terms, owner);
+        });
+    }
+
+    /** A copy as it lies in the archive. */
+    private record CopyContent(
+            List<Written.Page> pages, Optional<byte[]> picture, Optional<MailAssembler.Attachment> pdf, Words words) {
+        List<byte[]> shared() {
+            List<byte[]> shared = new ArrayList<>();
+            picture.ifPresent(shared::add);
+            pdf.ifPresent(file -> shared.add(file.content()));
+            return shared;
+        }
+    }
+
+    private CopyContent content(Job job, CopyId copy) {
+        List<IssueStore.CopyFile> files = database.inTransaction(tx -> issues.files(tx, copy));
+        Words words = Words.in(Languages.supported(job.terms().locale()));
+        List<Written.Page> pages =
+                List.of(CoreJson.read(bytes(job, files, "figures").orElseThrow(), PageModel[].class)).stream()
+                        .map(model -> Writing.page(
+                                model, words, job.terms().schedule().zone()))
+                        .toList();
+        Optional<MailAssembler.Attachment> pdf = files.stream()
+                .filter(file -> file.role().equals("pdf"))
+                .findFirst()
+                .map(file -> new MailAssembler.Attachment(
+                        file.name(),
+                        "application/pdf",
+                        readArchive.part(job.run().id(), file.sha256())));
+        return new CopyContent(pages, bytes(job, files, "picture"), pdf, words);
+    }
+
+    private Optional<byte[]> bytes(Job job, List<IssueStore.CopyFile> files, String role) {
+        return files.stream()
+                .filter(file -> file.role().equals(role))
+                .findFirst()
+                .map(file -> readArchive.part(job.run().id(), file.sha256()));
+    }
+
+    private byte[] assemble(Job job, CopyContent content, Delivery delivery) {
+        Person to =
+                database.inTransaction(tx -> people.find(tx, delivery.person())).orElseThrow();
+        LetterWriter.About about = new LetterWriter.About(
+                job.subscription().id(),
+                job.terms(),
+                job.owner(),
+                job.issue().number(),
+                job.issue().window(),
+                job.issue().madeAt(),
+                settings.issueUrl(job.issue().id().value()),
+                job.issue().manifestSha());
+        Letter letter = letters.write(about, to, delivery.messageId(), content.words());
+        return assembler.issue(
+                letter,
+                MailBodies.sent(
+                        letter,
+                        content.pages(),
+                        content.pdf().isPresent(),
+                        content.picture().isPresent(),
+                        content.words()),
+                content.picture(),
+                content.pdf());
+    }
+}

@@ -1,0 +1,89 @@
+package mailshelf.server.demo;
+
+import jakarta.annotation.PreDestroy;
+import java.time.Instant;
+import java.util.Optional;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.RejectedExecutionException;
+import java.util.stream.Stream;
+import mailshelf.core.Problem;
+import mailshelf.server.clock.BusinessClock;
+import mailshelf.server.delivery.DeliveryLoop;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.context.annotation.Profile;
+import org.springframework.stereotype.Component;
+
+/**
+ * Moves the business clock forward the way time would have passed: it stops at every moment at which something is due
+ * or a day's data comes in, and goes on when that is done.
+ */
+@Component
+@Profile("demo")
+class MoveClock {
+    private static final Logger LOG = LoggerFactory.getLogger(MoveClock.class);
+
+    private final BusinessClock clock;
+    private final DeliveryLoop loop;
+    private final DayLoads dayLoads;
+    private final ExecutorService mover = Executors.newSingleThreadExecutor();
+    private volatile Optional<Instant> target = Optional.empty();
+
+    MoveClock(BusinessClock clock, DeliveryLoop loop, DayLoads dayLoads) {
+        this.clock = clock;
+        this.loop = loop;
+        this.dayLoads = dayLoads;
+    }
+
+    /** Where it is moving to; empty while it stands. */
+    Optional<Instant> target() {
+        return target;
+    }
+
+    /** Begins to move; the caller asks {@link #target()} for the end. */
+    synchronized void begin(Instant to) {
+        if (target.isPresent()) {
+            throw new Problem(Problem.Kind.CONFLICT, "clock.moving");
+        }
+        if (!to.isAfter(clock.instant())) {
+            throw Problem.invalid("clock.backwards");
+        }
+        target = Optional.of(to);
+        try {
+            mover.submit(() -> {
+                try {
+                    move(to);
+                } catch (RuntimeException e) {
+                    LOG.error("The clock stopped on its way to {}", to, e);
+                } finally {
+                    target = Optional.empty();
+                }
+            });
+        } catch (RejectedExecutionException e) {
+            target = Optional.empty();
+            throw e;
+        }
+    }
+
+    /** Moves in the caller's thread. */
+    void move(Instant to) {
+        loop.drain();
+        while (clock.instant().isBefore(to)) {
+            Instant now = clock.instant();
+            Instant stop = Stream.of(loop.nextDue(), dayLoads.next(), Optional.of(to))
+                    .flatMap(Optional::stream)
+                    .map(due -> due.isBefore(now) ? now : due)
+                    .min(Instant::compareTo)
+                    .orElse(to);
+            clock.moveTo(stop.isAfter(to) ? to : stop);
+            dayLoads.upTo(clock.instant());
+            loop.drain();
+        }
+    }
+
+    @PreDestroy
+    void stop() {
+        mover.shutdownNow();
+    }
+}

@@ -1,0 +1,47 @@
+package mailshelf.server.http;
+
+import mailshelf.core.wording.Words;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.util.HtmlUtils;
+
+/** Small pages for people without an account, who come from a link in a mail; they need no script. */
+public final class PlainPage {
+    private static final String PAGE = """
+            <!DOCTYPE html>
+            <html lang="%s"><head><meta charset="utf-8"><title>%s</title>
+            <meta name="viewport" content="width=device-width, initial-scale=1">
+            <style>
+              body { margin: 0; background: #FBF8F1; color: #1D2B2A; font: 18px/1.5 'Source Sans 3', sans-serif }
+              main { max-width: 34rem; margin: 12vh auto; padding: 0 24px }
+              h1 { font: 600 34px/1.2 Fraunces, Georgia, serif }
+              button { font: inherit; font-weight: 600; padding: 8px 16px; border: 0; border-radius: 2px;
+                       background: #1F5C4D; color: #FBF8F1; cursor: pointer }
+              @media (prefers-color-scheme: dark) { body { background: #17211f; color: #efeadd } }
+            </style></head>
+            <body><main><h1>%s</h1><p>%s</p>%s</main></body></html>
+            """;
+
+    private PlainPage() {}
+
+    public static ResponseEntity<String> ok(Words words, String title, String text) {
+        return page(HttpStatus.OK, words, title, text, "");
+    }
+
+    /** With a button that posts to the page's own address. */
+    public static ResponseEntity<String> okWithButton(Words words, String title, String text, String button) {
+        String form = "<form method=\"post\"><button>" + HtmlUtils.htmlEscape(button) + "</button></form>";
+        return page(HttpStatus.OK, words, title, text, form);
+    }
+
+    public static ResponseEntity<String> notFound(Words words, String title, String text) {
+        return page(HttpStatus.NOT_FOUND, words, title, text, "");
+    }
+
+    private static ResponseEntity<String> page(HttpStatus status, Words words, String title, String text, String form) {
+        String escaped = HtmlUtils.htmlEscape(title);
+        String page =
+                PAGE.formatted(words.locale().toLanguageTag(), escaped, escaped, HtmlUtils.htmlEscape(text), form);
+        return ResponseEntity.status(status).body(page);
+    }
+}

@@ -1,0 +1,91 @@
+package mailshelf.server.http;
+
+import jakarta.servlet.http.HttpServletRequest;
+import java.util.List;
+import java.util.Locale;
+import mailshelf.core.Problem;
+import mailshelf.core.wording.Words;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.ProblemDetail;
+import org.springframework.http.ResponseEntity;
+import org.springframework.http.converter.HttpMessageNotReadableException;
+import org.springframework.web.ErrorResponse;
+import org.springframework.web.bind.annotation.ExceptionHandler;
+import org.springframework.web.bind.annotation.RestControllerAdvice;
+import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
+
+/** Answers every fault as a problem document (RFC 9457) with a stable code and three sentences. */
+@RestControllerAdvice
+public class ProblemAnswers {
+    private static final Logger LOG = LoggerFactory.getLogger(ProblemAnswers.class);
+
+    @ExceptionHandler
+    ResponseEntity<ProblemDetail> problem(Problem problem, Locale locale) {
+        return answer(status(problem.kind()), problem, locale);
+    }
+
+    @ExceptionHandler
+    ResponseEntity<ProblemDetail> unreadable(HttpMessageNotReadableException e, Locale locale) {
+        return answer(HttpStatus.BAD_REQUEST, Problem.invalid("request.unreadable", firstLine(e)), locale);
+    }
+
+    @ExceptionHandler
+    ResponseEntity<ProblemDetail> badParameter(MethodArgumentTypeMismatchException e, Locale locale) {
+        Problem problem = Problem.invalid("request.bad-parameter", e.getName(), String.valueOf(e.getValue()));
+        return answer(HttpStatus.BAD_REQUEST, problem, locale);
+    }
+
+    /** Outside the API a browser gets the web application, which says in its own way that nothing stands there. */
+    @ExceptionHandler
+    ResponseEntity<ProblemDetail> other(Exception e, HttpServletRequest request, Locale locale) throws Exception {
+        if (!request.getRequestURI().startsWith("/api/")) {
+            throw e;
+        }
+        if (e instanceof ErrorResponse known) {
+            HttpStatus status = HttpStatus.valueOf(known.getStatusCode().value());
+            Problem problem = status == HttpStatus.NOT_FOUND
+                    ? Problem.notFound()
+                    : Problem.invalid("request.refused", known.getBody().getDetail());
+            return answer(status, problem, locale);
+        }
+        LOG.error("A request failed", e);
+        return answer(HttpStatus.INTERNAL_SERVER_ERROR, Problem.invalid("server.failed"), locale);
+    }
+
+    /** The document for a problem, also for answers that do not come from a controller. */
+    public static ProblemDetail document(HttpStatus status, Problem problem, Locale locale) {
+        List<String> sentences = problem.sentences(Words.in(Languages.supported(locale)));
+        ProblemDetail document = ProblemDetail.forStatusAndDetail(status, String.join(" ", sentences));
+        document.setTitle(sentences.get(0));
+        document.setProperty("code", problem.code());
+        document.setProperty("happened", sentences.get(0));
+        document.setProperty("means", sentences.get(1));
+        document.setProperty("todo", sentences.get(2));
+        if (!problem.faults().isEmpty()) {
+            document.setProperty("faults", problem.faults());
+        }
+        return document;
+    }
+
+    private static ResponseEntity<ProblemDetail> answer(HttpStatus status, Problem problem, Locale locale) {
+        return ResponseEntity.status(status).body(document(status, problem, locale));
+    }
+
+    private static HttpStatus status(Problem.Kind kind) {
+        return switch (kind) {
+            case INVALID -> HttpStatus.UNPROCESSABLE_CONTENT;
+            case NOT_SIGNED_IN -> HttpStatus.UNAUTHORIZED;
+            case FORBIDDEN -> HttpStatus.FORBIDDEN;
+            case NOT_FOUND -> HttpStatus.NOT_FOUND;
+            case CONFLICT -> HttpStatus.CONFLICT;
+            case STALE -> HttpStatus.PRECONDITION_FAILED;
+            case TOO_MANY -> HttpStatus.TOO_MANY_REQUESTS;
+        };
+    }
+
+    private static String firstLine(Exception e) {
+        return String.valueOf(e.getMessage()).lines().findFirst().orElse("");
+    }
+}

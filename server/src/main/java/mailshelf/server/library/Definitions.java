@@ -1,0 +1,53 @@
+package mailshelf.server.library;
+
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.ConcurrentMap;
+import mailshelf.core.Problem;
+import mailshelf.core.report.Definition;
+import mailshelf.core.report.DefinitionReader;
+import mailshelf.core.report.ReportId;
+import mailshelf.store.Tx;
+import mailshelf.store.data.DataSet;
+import mailshelf.store.data.DataSetStore;
+import mailshelf.store.library.Report;
+import mailshelf.store.library.ReportStore;
+import org.springframework.stereotype.Component;
+
+/** Published definitions, read; a version never changes, so each is read once. */
+@Component
+public class Definitions {
+    private final ReportStore reports;
+    private final DataSetStore dataSets;
+    private final ConcurrentMap<Key, Published> read = new ConcurrentHashMap<>();
+
+    private record Key(ReportId report, int version) {}
+
+    /** A definition with the data set that it is over. */
+    public record Published(Definition definition, DataSet dataSet) {}
+
+    Definitions(ReportStore reports, DataSetStore dataSets) {
+        this.reports = reports;
+        this.dataSets = dataSets;
+    }
+
+    public Published newest(Tx tx, Report report) {
+        return version(tx, report.id(), report.version());
+    }
+
+    public Published version(Tx tx, ReportId report, int version) {
+        Key key = new Key(report, version);
+        Published known = read.get(key);
+        if (known == null) {
+            known = parse(tx, reports.yaml(tx, report, version));
+            read.put(key, known);
+        }
+        return known;
+    }
+
+    /** @throws Problem for a text that is no definition, or whose data set does not exist */
+    public Published parse(Tx tx, String yaml) {
+        String name = DefinitionReader.dataSetOf(yaml);
+        DataSet dataSet = dataSets.byName(tx, name).orElseThrow(() -> Problem.invalid("report.no-data-set", name));
+        return new Published(DefinitionReader.read(yaml, dataSet.columns()), dataSet);
+    }
+}

@@ -1,0 +1,59 @@
+package mailshelf.server.library;
+
+import mailshelf.core.Problem;
+import mailshelf.core.report.ReportId;
+import mailshelf.core.rights.FolderId;
+import mailshelf.core.rights.Person;
+import mailshelf.server.clock.BusinessClock;
+import mailshelf.server.rights.Gate;
+import mailshelf.store.Database;
+import mailshelf.store.library.Report;
+import mailshelf.store.library.ReportStore;
+import mailshelf.store.people.FolderStore;
+import org.springframework.stereotype.Component;
+
+/** Publishes a definition, as a new report or as the next version of one. */
+@Component
+class PublishReport {
+    private final Gate gate;
+    private final Database database;
+    private final FolderStore folders;
+    private final ReportStore reports;
+    private final Definitions definitions;
+    private final BusinessClock clock;
+
+    PublishReport(
+            Gate gate,
+            Database database,
+            FolderStore folders,
+            ReportStore reports,
+            Definitions definitions,
+            BusinessClock clock) {
+        this.gate = gate;
+        this.database = database;
+        this.folders = folders;
+        this.reports = reports;
+        this.definitions = definitions;
+        this.clock = clock;
+    }
+
+    ReportId anew(Person who, FolderId folder, String yaml) {
+        gate.requireAdministrator(who);
+        return database.inTransaction(tx -> {
+            folders.find(tx, folder).orElseThrow(Problem::notFound);
+            String title = definitions.parse(tx, yaml).definition().title();
+            return reports.insert(tx, folder, who.id(), title, yaml, clock.instant());
+        });
+    }
+
+    void nextVersion(Person who, ReportId id, String yaml) {
+        gate.requireAdministrator(who);
+        database.doInTransaction(tx -> {
+            Report report = gate.readable(tx, who, id);
+            String title = definitions.parse(tx, yaml).definition().title();
+            if (!reports.publish(tx, report, title, yaml, who.id(), clock.instant())) {
+                throw new Problem(Problem.Kind.STALE, "report.published-meanwhile", title);
+            }
+        });
+    }
+}

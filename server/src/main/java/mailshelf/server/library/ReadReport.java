@@ -1,0 +1,158 @@
+package mailshelf.server.library;
+
+import java.time.LocalDate;
+import java.util.Arrays;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import mailshelf.core.Problem;
+import mailshelf.core.data.Filter;
+import mailshelf.core.data.Viewer;
+import mailshelf.core.report.Definition;
+import mailshelf.core.report.Evaluation;
+import mailshelf.core.report.PageModel;
+import mailshelf.core.report.ReportId;
+import mailshelf.core.report.Writing;
+import mailshelf.core.report.Written;
+import mailshelf.core.rights.Person;
+import mailshelf.core.rights.Verb;
+import mailshelf.core.time.MovingPeriod;
+import mailshelf.core.time.Period;
+import mailshelf.core.wording.Words;
+import mailshelf.render.chart.ChartSvg;
+import mailshelf.server.clock.BusinessClock;
+import mailshelf.server.data.Tables;
+import mailshelf.server.http.Languages;
+import mailshelf.server.rights.Gate;
+import mailshelf.store.Database;
+import mailshelf.store.library.Report;
+import mailshelf.store.people.FolderStore;
+import org.springframework.stereotype.Component;
+
+/** Reads one page of a report: figures filled in for the reader, in words, with its charts drawn. */
+@Component
+public class ReadReport {
+    private final Gate gate;
+    private final Database database;
+    private final FolderStore folders;
+    private final Definitions definitions;
+    private final Tables tables;
+    private final BusinessClock clock;
+
+    /** What is asked for; an empty page means the first. */
+    public record Wish(String page, Period period, List<String> filters, double chartWidth) {}
+
+    /** A page as the browser shows it: texts, and a drawing for each chart and each figure's trend by its id. */
+    public record PageView(Written.Page page, Map<String, ChartSvg> drawings) {
+        public static PageView of(Written.Page page, double chartWidth) {
+            Map<String, ChartSvg> drawings = new HashMap<>();
+            page.charts().forEach(chart -> drawings.put(chart.id(), ChartSvg.of(chart, chartWidth)));
+            page.figures().forEach(figure -> drawings.put(figure.id(), ChartSvg.ofTrend(figure)));
+            return new PageView(page, drawings);
+        }
+    }
+
+    public record PageName(String id, String title) {}
+
+    /** A period to choose, with the days that it means today. */
+    public record PeriodView(String code, String words, String days) {}
+
+    /** A column to narrow by, with its values. */
+    public record FilterChoice(String column, String title, List<String> values, List<String> chosen) {}
+
+    public record ReaderView(
+            ReportId report,
+            String title,
+            String about,
+            String folder,
+            List<PageName> pages,
+            PeriodView period,
+            List<PeriodView> periods,
+            List<FilterChoice> filters,
+            boolean maySubscribe,
+            PageView shown) {}
+
+    ReadReport(
+            Gate gate,
+            Database database,
+            FolderStore folders,
+            Definitions definitions,
+            Tables tables,
+            BusinessClock clock) {
+        this.gate = gate;
+        this.database = database;
+        this.folders = folders;
+        this.definitions = definitions;
+        this.tables = tables;
+        this.clock = clock;
+    }
+
+    ReaderView run(Person who, ReportId id, Wish wish) {
+        record Found(String folder, Definitions.Published published, boolean maySubscribe) {}
+        Found found = database.inTransaction(tx -> {
+            Report report = gate.readable(tx, who, id);
+            boolean maySubscribe = gate.access(tx, who).may(Verb.SUBSCRIBE_SELF, report.folder());
+            String folder = folders.find(tx, report.folder()).orElseThrow().name();
+            return new Found(folder, definitions.newest(tx, report), maySubscribe);
+        });
+        Definition definition = found.published().definition();
+        List<Filter> filters = Filters.parse(wish.filters(), definition);
+        Tables.Loaded loaded = tables.newest(found.published().dataSet());
+        Definition.Page page = wish.page().isEmpty()
+                ? definition.pages().get(0)
+                : definition.page(wish.page()).orElseThrow(Problem::notFound);
+        PageModel model = Evaluation.page(
+                definition, page, loaded.table(), question(who, wish.period(), filters, loaded, today(who)));
+        Words words = Words.in(Languages.supported(who.locale()));
+        Written.Page written = Writing.page(model, words, who.zone());
+        return new ReaderView(
+                id,
+                definition.title(),
+                definition.about(),
+                found.folder(),
+                definition.pages().stream()
+                        .map(p -> new PageName(p.id(), p.title()))
+                        .toList(),
+                periodView(who, wish.period(), words),
+                Arrays.stream(MovingPeriod.values())
+                        .map(p -> periodView(who, p, words))
+                        .toList(),
+                definition.filters().stream()
+                        .map(column -> choice(definition, column, filters, loaded))
+                        .toList(),
+                found.maySubscribe(),
+                PageView.of(written, wish.chartWidth()));
+    }
+
+    private LocalDate today(Person who) {
+        return clock.instant().atZone(who.zone()).toLocalDate();
+    }
+
+    private PeriodView periodView(Person who, Period period, Words words) {
+        String days = words.dates(who.zone()).fullWindow(period.on(today(who), who.firstDayOfWeek()));
+        String named = words.say(period.wordsKey());
+        return new PeriodView(period.code(), named.isEmpty() ? days : named, days);
+    }
+
+    private static FilterChoice choice(
+            Definition definition, String column, List<Filter> filters, Tables.Loaded loaded) {
+        List<String> chosen = filters.stream()
+                .filter(filter -> filter.column().equals(column))
+                .flatMap(filter -> filter.anyOf().stream())
+                .toList();
+        return new FilterChoice(
+                column, definition.columnTitle(column), loaded.table().values(column), chosen);
+    }
+
+    private static Evaluation.Question question(
+            Person who, Period period, List<Filter> filters, Tables.Loaded loaded, LocalDate today) {
+        return new Evaluation.Question(
+                period.code(),
+                period.on(today, who.firstDayOfWeek()),
+                period.beforeThat(today, who.firstDayOfWeek()),
+                who.firstDayOfWeek(),
+                filters,
+                new Viewer(who.id(), List.of()),
+                loaded.load().freshness());
+    }
+}

@@ -1,0 +1,106 @@
+package mailshelf.server.mail;
+
+import java.net.URLEncoder;
+import java.nio.charset.StandardCharsets;
+import java.time.Instant;
+import java.util.Optional;
+import mailshelf.core.data.Filter;
+import mailshelf.core.letter.Letter;
+import mailshelf.core.rights.Person;
+import mailshelf.core.subscription.SubscriptionId;
+import mailshelf.core.subscription.Terms;
+import mailshelf.core.time.FixedPeriod;
+import mailshelf.core.time.Window;
+import mailshelf.core.wording.Words;
+import mailshelf.server.HouseSettings;
+import org.springframework.stereotype.Component;
+
+/** Writes what a mail says about itself, for one recipient. */
+@Component
+public class LetterWriter {
+    private final HouseSettings settings;
+    private final LeaveLinks leaveLinks;
+
+    /**
+     * The issue that a letter is about.
+     *
+     * @param number empty for a trial
+     * @param shelfUrl where it can be read
+     * @param chainHead newest sealed checksum of its chain; "" where there is none yet
+     */
+    public record About(
+            SubscriptionId subscription,
+            Terms terms,
+            Person owner,
+            Optional<Integer> number,
+            Window window,
+            Instant madeAt,
+            String shelfUrl,
+            String chainHead) {}
+
+    LetterWriter(HouseSettings settings, LeaveLinks leaveLinks) {
+        this.settings = settings;
+        this.leaveLinks = leaveLinks;
+    }
+
+    public Letter write(About about, Person to, String messageId, Words words) {
+        Terms terms = about.terms();
+        String days = words.dates(terms.schedule().zone()).fullWindow(about.window());
+        String made = words.dates(terms.schedule().zone()).fullMoment(about.madeAt());
+        boolean trial = about.number().isEmpty();
+        String name = about.number().map(n -> words.say("issue.number", n)).orElseGet(() -> words.say("issue.trial"));
+        String issueLine = about.chainHead().isEmpty()
+                ? words.say("letter.issue", name, terms.name(), made)
+                : words.say(
+                        "letter.issue-sealed",
+                        name,
+                        terms.name(),
+                        made,
+                        about.chainHead().substring(0, 16));
+        return new Letter(
+                words.say("letter.subject", terms.name(), name, days),
+                words.say("letter.from", about.owner().name()),
+                about.owner().address(),
+                to.name(),
+                to.address(),
+                "subscription-" + about.subscription().value() + "." + settings.mailDomain(),
+                terms.name(),
+                messageId,
+                about.madeAt(),
+                whyYou(about, to, trial, words),
+                issueLine,
+                about.shelfUrl(),
+                liveUrl(terms, about.window()),
+                trial ? "" : leaveLinks.url(about.subscription(), to.id()),
+                about.chainHead());
+    }
+
+    private static String whyYou(About about, Person to, boolean trial, Words words) {
+        if (trial) {
+            return words.say("letter.why-trial");
+        }
+        boolean own = about.owner().id().equals(to.id());
+        return own
+                ? words.say("letter.why-own")
+                : words.say("letter.why-other", about.owner().name());
+    }
+
+    /** Opens the copy's page, days and filters, whenever it is clicked. */
+    private String liveUrl(Terms terms, Window window) {
+        StringBuilder url = new StringBuilder(settings.baseUrl())
+                .append("/reports/")
+                .append(terms.report().value())
+                .append("?page=")
+                .append(encode(terms.pages().get(0)))
+                .append("&period=")
+                .append(encode(new FixedPeriod(window.fromInclusive(), window.toInclusive()).code()));
+        for (Filter filter : terms.filters()) {
+            filter.anyOf().forEach(value -> url.append("&filter=").append(encode(filter.column() + ":" + value)));
+        }
+        return url.toString();
+    }
+
+    private static String encode(String text) {
+        return URLEncoder.encode(text, StandardCharsets.UTF_8);
+    }
+}

@@ -1,0 +1,141 @@
+package mailshelf.server.mail;
+
+import jakarta.activation.DataHandler;
+import jakarta.mail.Message;
+import jakarta.mail.MessagingException;
+import jakarta.mail.Session;
+import jakarta.mail.internet.InternetAddress;
+import jakarta.mail.internet.MimeBodyPart;
+import jakarta.mail.internet.MimeMessage;
+import jakarta.mail.internet.MimeMultipart;
+import jakarta.mail.internet.MimeUtility;
+import jakarta.mail.util.ByteArrayDataSource;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.util.Date;
+import java.util.Optional;
+import java.util.Properties;
+import mailshelf.core.letter.Letter;
+import mailshelf.render.mail.MailBody;
+import mailshelf.server.HouseSettings;
+import org.springframework.stereotype.Component;
+
+/** Puts a mail together as the bytes that are kept and sent (RFC 5322, RFC 2045). */
+@Component
+public class MailAssembler {
+    public static final String PICTURE_ID = "page@mailshelf";
+
+    private static final Session SESSION = Session.getInstance(new Properties());
+
+    private final HouseSettings settings;
+
+    /** A file to attach. */
+    public record Attachment(String name, String type, byte[] content) {}
+
+    MailAssembler(HouseSettings settings) {
+        this.settings = settings;
+    }
+
+    public byte[] issue(Letter letter, MailBody body, Optional<byte[]> picture, Optional<Attachment> file) {
+        try {
+            MimeMessage message = message(letter.messageId());
+            message.setFrom(new InternetAddress(settings.mailAddress(), letter.fromName(), "UTF-8"));
+            message.setReplyTo(new InternetAddress[] {new InternetAddress(letter.replyTo())});
+            message.setRecipient(
+                    Message.RecipientType.TO, new InternetAddress(letter.toAddress(), letter.toName(), "UTF-8"));
+            message.setSubject(letter.subject(), "UTF-8");
+            message.setSentDate(Date.from(letter.date()));
+            message.setHeader("List-Id", "<" + letter.listId() + ">");
+            if (!letter.leaveUrl().isEmpty()) {
+                message.setHeader("List-Unsubscribe", "<" + letter.leaveUrl() + ">");
+                message.setHeader("List-Unsubscribe-Post", "List-Unsubscribe=One-Click");
+            }
+            message.setHeader("Auto-Submitted", "auto-generated");
+            message.setHeader("Shelf-Chain", "sha256=" + letter.chainHead());
+            message.setContent(content(body, picture, file));
+            return bytes(message);
+        } catch (MessagingException | IOException e) {
+            throw new IllegalStateException("A mail could not be put together", e);
+        }
+    }
+
+    /** A short mail of plain text. */
+    byte[] plain(String toName, String toAddress, String messageId, Date date, String subject, String text) {
+        try {
+            MimeMessage message = message(messageId);
+            message.setFrom(new InternetAddress(settings.mailAddress(), "Mail Shelf", "UTF-8"));
+            message.setRecipient(Message.RecipientType.TO, new InternetAddress(toAddress, toName, "UTF-8"));
+            message.setSubject(subject, "UTF-8");
+            message.setSentDate(date);
+            message.setHeader("Auto-Submitted", "auto-generated");
+            message.setText(text, "UTF-8");
+            return bytes(message);
+        } catch (MessagingException | IOException e) {
+            throw new IllegalStateException("A mail could not be put together", e);
+        }
+    }
+
+    private static MimeMessage message(String messageId) {
+        return new MimeMessage(SESSION) {
+            @Override
+            protected void updateMessageID() throws MessagingException {
+                setHeader("Message-ID", messageId);
+            }
+        };
+    }
+
+    private static byte[] bytes(MimeMessage message) throws MessagingException, IOException {
+        message.saveChanges();
+        ByteArrayOutputStream out = new ByteArrayOutputStream(128_000);
+        message.writeTo(out);
+        return out.toByteArray();
+    }
+
+    private static MimeMultipart content(MailBody body, Optional<byte[]> picture, Optional<Attachment> file)
+            throws MessagingException, IOException {
+        MimeMultipart alternatives = new MimeMultipart(
+                "alternative",
+                text(body.text(), "text/plain; charset=UTF-8"),
+                picture.isPresent()
+                        ? part(new MimeMultipart("related", html(body), picture(picture.get())))
+                        : html(body));
+        return file.isPresent() ? new MimeMultipart("mixed", part(alternatives), attachment(file.get())) : alternatives;
+    }
+
+    private static MimeBodyPart html(MailBody body) throws MessagingException, IOException {
+        return text(body.html(), "text/html; charset=UTF-8");
+    }
+
+    private static MimeBodyPart text(String text, String type) throws MessagingException {
+        MimeBodyPart part = new MimeBodyPart();
+        part.setDataHandler(new DataHandler(
+                new ByteArrayDataSource(text.replace("\n", "\r\n").getBytes(StandardCharsets.UTF_8), type)));
+        part.setHeader("Content-Transfer-Encoding", "quoted-printable");
+        return part;
+    }
+
+    private static MimeBodyPart part(MimeMultipart content) throws MessagingException {
+        MimeBodyPart part = new MimeBodyPart();
+        part.setContent(content);
+        return part;
+    }
+
+    private static MimeBodyPart picture(byte[] png) throws MessagingException {
+        MimeBodyPart part = new MimeBodyPart();
+        part.setDataHandler(new DataHandler(new ByteArrayDataSource(png, "image/png")));
+        part.setHeader("Content-ID", "<" + PICTURE_ID + ">");
+        part.setHeader("Content-Transfer-Encoding", "base64");
+        part.setDisposition(MimeBodyPart.INLINE);
+        return part;
+    }
+
+    private static MimeBodyPart attachment(Attachment file) throws MessagingException, IOException {
+        MimeBodyPart part = new MimeBodyPart();
+        part.setDataHandler(new DataHandler(new ByteArrayDataSource(file.content(), file.type())));
+        part.setHeader("Content-Transfer-Encoding", "base64");
+        part.setFileName(MimeUtility.encodeText(file.name(), "UTF-8", null));
+        part.setDisposition(MimeBodyPart.ATTACHMENT);
+        return part;
+    }
+}

@@ -1,0 +1,161 @@
+package mailshelf.server.mail;
+
+import jakarta.annotation.PreDestroy;
+import jakarta.mail.Address;
+import jakarta.mail.MessagingException;
+import jakarta.mail.SendFailedException;
+import jakarta.mail.Session;
+import jakarta.mail.internet.InternetAddress;
+import jakarta.mail.internet.MimeMessage;
+import java.io.IOException;
+import java.io.OutputStream;
+import java.util.Properties;
+import java.util.concurrent.BlockingQueue;
+import java.util.concurrent.LinkedBlockingQueue;
+import mailshelf.core.delivery.Answer;
+import mailshelf.server.HouseSettings;
+import org.eclipse.angus.mail.smtp.SMTPAddressFailedException;
+import org.eclipse.angus.mail.smtp.SMTPSendFailedException;
+import org.eclipse.angus.mail.smtp.SMTPSenderFailedException;
+import org.eclipse.angus.mail.smtp.SMTPTransport;
+import org.springframework.stereotype.Component;
+
+/**
+ * Hands mails to the house's mail server by SMTP (RFC 5321), over a few connections that are kept open and used again.
+ * Never throws for what a server or a network does: that is an {@link Answer}. Thread-safe.
+ */
+@Component
+public class MailServer {
+    private static final int CONNECTIONS = 2;
+    private static final String CONNECT_MILLIS = "10000";
+    private static final String ANSWER_MILLIS = "60000";
+
+    private final HouseSettings settings;
+    private final Session session;
+    private final BlockingQueue<SMTPTransport> idle = new LinkedBlockingQueue<>(CONNECTIONS);
+
+    MailServer(HouseSettings settings) {
+        this.settings = settings;
+        Properties properties = new Properties();
+        properties.put("mail.smtp.connectiontimeout", CONNECT_MILLIS);
+        properties.put("mail.smtp.timeout", ANSWER_MILLIS);
+        properties.put("mail.smtp.writetimeout", ANSWER_MILLIS);
+        properties.put("mail.smtp.quitwait", "false");
+        // every mail would wait 40 ms for an acknowledgement without TCP_NODELAY
+        properties.put("mail.smtp.socketFactory", new NoDelaySockets());
+        properties.put("mail.smtp.localhost", settings.mailDomain());
+        this.session = Session.getInstance(properties);
+    }
+
+    /** Hands one mail to the server for one recipient, byte for byte as it is. */
+    public Answer send(byte[] mail, String to) {
+        ExactMail message = new ExactMail(session, mail);
+        SMTPTransport transport = null;
+        try {
+            transport = connected();
+            transport.sendMessage(message, new Address[] {new InternetAddress(to, false)});
+            Answer answer = Answer.ofCode(transport.getLastReturnCode(), reply(transport.getLastServerResponse()));
+            giveBack(transport);
+            return answer;
+        } catch (MessagingException e) {
+            closeQuietly(transport);
+            return answer(e, message);
+        }
+    }
+
+    private SMTPTransport connected() throws MessagingException {
+        SMTPTransport transport = idle.poll();
+        if (transport != null && transport.isConnected()) {
+            return transport;
+        }
+        SMTPTransport fresh = (SMTPTransport) session.getTransport("smtp");
+        fresh.connect(settings.smtpHost(), settings.smtpPort(), null, null);
+        return fresh;
+    }
+
+    private void giveBack(SMTPTransport transport) {
+        if (!idle.offer(transport)) {
+            closeQuietly(transport);
+        }
+    }
+
+    private static void closeQuietly(SMTPTransport transport) {
+        if (transport != null) {
+            try {
+                transport.close();
+            } catch (MessagingException e) {
+                // it is being thrown away because it failed; a second failure tells nothing new
+            }
+        }
+    }
+
+    private Answer answer(MessagingException e, ExactMail message) {
+        int code = code(e);
+        if (code > 0) {
+            return Answer.ofCode(code, reply(deepest(e).getMessage()));
+        }
+        String words = reply(deepest(e).getMessage());
+        return message.isWritten() ? new Answer.Lost(words) : new Answer.NotNow(words);
+    }
+
+    /** The reply code of RFC 5321 that stands behind a failure; 0 where the server said nothing. */
+    private static int code(MessagingException e) {
+        for (Exception at = e; at != null; at = at instanceof MessagingException m ? m.getNextException() : null) {
+            int code = 0;
+            if (at instanceof SMTPAddressFailedException failed) {
+                code = failed.getReturnCode();
+            } else if (at instanceof SMTPSenderFailedException failed) {
+                code = failed.getReturnCode();
+            } else if (at instanceof SMTPSendFailedException failed
+                    && !(failed.getNextException() instanceof SendFailedException)) {
+                code = failed.getReturnCode();
+            }
+            if (code > 0) {
+                return code;
+            }
+        }
+        return 0;
+    }
+
+    private static Exception deepest(MessagingException e) {
+        Exception at = e;
+        while (at instanceof MessagingException m && m.getNextException() != null) {
+            at = m.getNextException();
+        }
+        return at;
+    }
+
+    private static String reply(String words) {
+        return words == null ? "" : words.strip();
+    }
+
+    @PreDestroy
+    void close() {
+        SMTPTransport transport = idle.poll();
+        while (transport != null) {
+            closeQuietly(transport);
+            transport = idle.poll();
+        }
+    }
+
+    /** A message that is written exactly as it was put together, and knows whether all of it went out. */
+    private static final class ExactMail extends MimeMessage {
+        private final byte[] bytes;
+        private boolean written;
+
+        ExactMail(Session session, byte[] bytes) {
+            super(session);
+            this.bytes = bytes;
+        }
+
+        @Override
+        public void writeTo(OutputStream out, String[] ignoreHeaders) throws IOException {
+            out.write(bytes);
+            written = true;
+        }
+
+        boolean isWritten() {
+            return written;
+        }
+    }
+}

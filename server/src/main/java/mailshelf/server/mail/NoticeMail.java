@@ -1,0 +1,29 @@
+package mailshelf.server.mail;
+
+import java.util.Date;
+import mailshelf.core.delivery.Answer;
+import mailshelf.core.rights.Person;
+import mailshelf.server.HouseSettings;
+import mailshelf.store.people.NoticeStore;
+import org.springframework.stereotype.Component;
+
+/** Hands a notice to the mail server as plain text. */
+@Component
+public class NoticeMail {
+    private final MailAssembler assembler;
+    private final MailServer server;
+    private final HouseSettings settings;
+
+    NoticeMail(MailAssembler assembler, MailServer server, HouseSettings settings) {
+        this.assembler = assembler;
+        this.server = server;
+        this.settings = settings;
+    }
+
+    public Answer send(Person to, NoticeStore.Notice notice) {
+        String messageId = "<notice-" + notice.id() + "@" + settings.mailDomain() + ">";
+        byte[] mail = assembler.plain(
+                to.name(), to.address(), messageId, Date.from(notice.at()), notice.subject(), notice.body());
+        return server.send(mail, to.address());
+    }
+}

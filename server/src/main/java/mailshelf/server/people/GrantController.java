@@ -1,0 +1,125 @@
+package mailshelf.server.people;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import mailshelf.core.Problem;
+import mailshelf.core.rights.Folder;
+import mailshelf.core.rights.FolderId;
+import mailshelf.core.rights.Grant;
+import mailshelf.core.rights.Group;
+import mailshelf.core.rights.GroupId;
+import mailshelf.core.rights.Person;
+import mailshelf.core.rights.Rights;
+import mailshelf.core.rights.Subject;
+import mailshelf.core.rights.Verb;
+import mailshelf.server.rights.Gate;
+import mailshelf.store.Database;
+import mailshelf.store.people.FolderStore;
+import mailshelf.store.people.PersonStore;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Folders and the grid of what groups may do in them, for administrators. */
+@RestController
+@RequestMapping("/api/v1")
+class GrantController {
+    private final Gate gate;
+    private final Database database;
+    private final FolderStore folders;
+    private final PersonStore people;
+
+    record NewFolder(String name, Optional<FolderId> parent) {}
+
+    record FolderMade(FolderId id) {}
+
+    record FolderRow(FolderId id, Optional<FolderId> parent, String name) {}
+
+    record GroupColumn(GroupId id, String name) {}
+
+    /**
+     * A place of the grid.
+     *
+     * @param own said for this very folder; otherwise the verbs come from the folder above
+     * @param verbs what is in force, most far-reaching last; none is nothing
+     */
+    record GrantCell(FolderId folder, GroupId group, boolean own, List<Verb> verbs) {}
+
+    record Grid(List<FolderRow> folders, List<GroupColumn> groups, List<GrantCell> cells) {}
+
+    /** @param verbs empty takes the folder's own word away, so that the one above counts; [] says "nothing" */
+    record GrantWish(Optional<Set<Verb>> verbs) {}
+
+    GrantController(Gate gate, Database database, FolderStore folders, PersonStore people) {
+        this.gate = gate;
+        this.database = database;
+        this.folders = folders;
+        this.people = people;
+    }
+
+    @PostMapping("/folders")
+    @ResponseStatus(HttpStatus.CREATED)
+    FolderMade post(Person who, @RequestBody NewFolder wish) {
+        gate.requireAdministrator(who);
+        if (wish.name().isBlank() || wish.name().length() > 120) {
+            throw Problem.invalid("folder.bad-name");
+        }
+        return database.inTransaction(tx -> {
+            wish.parent().ifPresent(parent -> folders.find(tx, parent).orElseThrow(Problem::notFound));
+            return new FolderMade(folders.insert(tx, wish.parent(), wish.name().strip()));
+        });
+    }
+
+    @GetMapping("/grants")
+    Grid grants(Person who) {
+        gate.requireAdministrator(who);
+        return database.inTransaction(tx -> {
+            List<Folder> all = folders.all(tx);
+            List<Group> groups = people.groups(tx);
+            Rights rights = folders.rights(tx);
+            List<GrantCell> cells = new ArrayList<>();
+            all.forEach(folder -> groups.forEach(group -> cells.add(cell(rights, folder.id(), group.id()))));
+            return new Grid(
+                    all.stream()
+                            .map(f -> new FolderRow(f.id(), f.parent(), f.name()))
+                            .toList(),
+                    groups.stream().map(g -> new GroupColumn(g.id(), g.name())).toList(),
+                    cells);
+        });
+    }
+
+    private static GrantCell cell(Rights rights, FolderId folder, GroupId group) {
+        Optional<Grant> grant = rights.inForce(new Subject.OfGroup(group), folder);
+        return new GrantCell(
+                folder,
+                group,
+                grant.filter(g -> g.folder().equals(folder)).isPresent(),
+                grant.map(g -> g.verbs().stream().sorted().toList()).orElse(List.of()));
+    }
+
+    @PutMapping("/grants/{folder}/{group}")
+    GrantCell put(Person who, @PathVariable FolderId folder, @PathVariable GroupId group, @RequestBody GrantWish wish) {
+        gate.requireAdministrator(who);
+        return database.inTransaction(tx -> {
+            folders.find(tx, folder).orElseThrow(Problem::notFound);
+            people.groups(tx).stream()
+                    .filter(g -> g.id().equals(group))
+                    .findFirst()
+                    .orElseThrow(Problem::notFound);
+            Subject subject = new Subject.OfGroup(group);
+            wish.verbs()
+                    .ifPresentOrElse(
+                            verbs -> folders.put(tx, new Grant(subject, folder, verbs)),
+                            () -> folders.remove(tx, subject, folder));
+            return cell(folders.rights(tx), folder, group);
+        });
+    }
+}

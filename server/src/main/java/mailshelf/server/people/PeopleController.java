@@ -1,0 +1,198 @@
+package mailshelf.server.people;
+
+import java.time.DayOfWeek;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.regex.Pattern;
+import mailshelf.core.Problem;
+import mailshelf.core.rights.Group;
+import mailshelf.core.rights.GroupId;
+import mailshelf.core.rights.Person;
+import mailshelf.core.rights.PersonId;
+import mailshelf.server.rights.Gate;
+import mailshelf.store.Database;
+import mailshelf.store.Tx;
+import mailshelf.store.people.PersonStore;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+
+/** People and groups, for administrators. */
+@RestController
+@RequestMapping("/api/v1")
+class PeopleController {
+    /** One at sign with something around it, nothing that could end a header line; the mail server decides the rest. */
+    private static final Pattern ADDRESS = Pattern.compile("[^\\s@<>,;\"]{1,64}@[^\\s@<>,;\"]{1,189}");
+
+    private static final int LONGEST_NAME = 120;
+
+    private final Gate gate;
+    private final Database database;
+    private final PersonStore people;
+    private final Invite invite;
+
+    record PersonView(
+            PersonId id,
+            String name,
+            String address,
+            String zone,
+            boolean administrator,
+            boolean active,
+            List<GroupId> groups) {}
+
+    record NewPerson(String name, String address, ZoneId zone, boolean administrator) {}
+
+    record PersonChange(String name, ZoneId zone, boolean administrator, boolean active) {}
+
+    record GroupView(GroupId id, String name, List<PersonId> members) {}
+
+    record NewGroup(String name) {}
+
+    record Members(List<PersonId> people) {}
+
+    PeopleController(Gate gate, Database database, PersonStore people, Invite invite) {
+        this.gate = gate;
+        this.database = database;
+        this.people = people;
+        this.invite = invite;
+    }
+
+    @GetMapping("/people")
+    List<PersonView> people(Person who) {
+        gate.requireAdministrator(who);
+        return database.inTransaction(
+                tx -> people.all(tx).stream().map(person -> view(tx, person)).toList());
+    }
+
+    @PostMapping("/people")
+    @ResponseStatus(HttpStatus.CREATED)
+    PersonView post(Person who, @RequestBody NewPerson wish) {
+        gate.requireAdministrator(who);
+        List<Problem.Fault> faults = new ArrayList<>();
+        if (!isName(wish.name())) {
+            faults.add(new Problem.Fault("name", "1 to " + LONGEST_NAME + " characters on one line"));
+        }
+        if (!ADDRESS.matcher(wish.address()).matches()) {
+            faults.add(new Problem.Fault("address", "one mail address, such as ida@brinewater.example"));
+        }
+        if (!faults.isEmpty()) {
+            throw new Problem(
+                    Problem.Kind.INVALID,
+                    "person.bad-fields",
+                    faults,
+                    faults.get(0).field());
+        }
+        return database.inTransaction(tx -> {
+            if (people.byAddress(tx, wish.address()).isPresent()) {
+                throw new Problem(Problem.Kind.CONFLICT, "person.address-taken", wish.address());
+            }
+            Person person = new Person(
+                    new PersonId(0),
+                    wish.name().strip(),
+                    wish.address(),
+                    wish.zone(),
+                    Locale.ENGLISH,
+                    DayOfWeek.MONDAY,
+                    wish.administrator(),
+                    true);
+            Person made =
+                    people.find(tx, people.insert(tx, person, Optional.empty())).orElseThrow();
+            invite.byMail(tx, made, who);
+            return view(tx, made);
+        });
+    }
+
+    private static boolean isName(String name) {
+        return !name.isBlank() && name.length() <= LONGEST_NAME && name.chars().noneMatch(Character::isISOControl);
+    }
+
+    @PutMapping("/people/{id}")
+    PersonView put(Person who, @PathVariable PersonId id, @RequestBody PersonChange change) {
+        gate.requireAdministrator(who);
+        if (id.equals(who.id()) && (!change.administrator() || !change.active())) {
+            throw new Problem(Problem.Kind.CONFLICT, "person.not-yourself");
+        }
+        return database.inTransaction(tx -> {
+            Person before = people.find(tx, id).orElseThrow(Problem::notFound);
+            people.update(
+                    tx,
+                    new Person(
+                            id,
+                            change.name().strip(),
+                            before.address(),
+                            change.zone(),
+                            before.locale(),
+                            before.firstDayOfWeek(),
+                            change.administrator(),
+                            change.active()));
+            return view(tx, people.find(tx, id).orElseThrow());
+        });
+    }
+
+    private PersonView view(Tx tx, Person person) {
+        return new PersonView(
+                person.id(),
+                person.name(),
+                person.address(),
+                person.zone().getId(),
+                person.administrator(),
+                person.active(),
+                people.asker(tx, person).groups().stream()
+                        .sorted((a, b) -> Long.compare(a.value(), b.value()))
+                        .toList());
+    }
+
+    @GetMapping("/groups")
+    List<GroupView> groups(Person who) {
+        gate.requireAdministrator(who);
+        return database.inTransaction(
+                tx -> people.groups(tx).stream().map(group -> view(tx, group)).toList());
+    }
+
+    @PostMapping("/groups")
+    @ResponseStatus(HttpStatus.CREATED)
+    GroupView post(Person who, @RequestBody NewGroup wish) {
+        gate.requireAdministrator(who);
+        if (!isName(wish.name())) {
+            throw Problem.invalid("group.bad-name");
+        }
+        return database.inTransaction(tx -> {
+            if (people.groups(tx).stream()
+                    .anyMatch(group -> group.name().equalsIgnoreCase(wish.name().strip()))) {
+                throw new Problem(Problem.Kind.CONFLICT, "group.name-taken", wish.name());
+            }
+            return view(
+                    tx,
+                    new Group(
+                            people.insertGroup(tx, wish.name().strip()),
+                            wish.name().strip()));
+        });
+    }
+
+    @PutMapping("/groups/{id}/members")
+    GroupView put(Person who, @PathVariable GroupId id, @RequestBody Members members) {
+        gate.requireAdministrator(who);
+        return database.inTransaction(tx -> {
+            Group group = people.groups(tx).stream()
+                    .filter(g -> g.id().equals(id))
+                    .findFirst()
+                    .orElseThrow(Problem::notFound);
+            members.people().forEach(person -> people.find(tx, person).orElseThrow(Problem::notFound));
+            people.setMembers(tx, id, members.people().stream().distinct().toList());
+            return view(tx, group);
+        });
+    }
+
+    private GroupView view(Tx tx, Group group) {
+        return new GroupView(group.id(), group.name(), people.members(tx, group.id()));
+    }
+}

@@ -1,0 +1,164 @@
+package mailshelf.server.rights;
+
+import java.util.Set;
+import mailshelf.core.Problem;
+import mailshelf.core.delivery.IssueId;
+import mailshelf.core.delivery.RunId;
+import mailshelf.core.delivery.Trigger;
+import mailshelf.core.report.ReportId;
+import mailshelf.core.rights.FolderId;
+import mailshelf.core.rights.Person;
+import mailshelf.core.rights.PersonId;
+import mailshelf.core.rights.Rights;
+import mailshelf.core.rights.Verb;
+import mailshelf.core.subscription.Subscription;
+import mailshelf.core.subscription.SubscriptionId;
+import mailshelf.store.Tx;
+import mailshelf.store.delivery.Run;
+import mailshelf.store.delivery.RunStore;
+import mailshelf.store.library.Report;
+import mailshelf.store.library.ReportStore;
+import mailshelf.store.people.FolderStore;
+import mailshelf.store.people.PersonStore;
+import mailshelf.store.shelf.Issue;
+import mailshelf.store.shelf.IssueStore;
+import mailshelf.store.subscription.SubscriptionStore;
+import org.springframework.stereotype.Component;
+
+/**
+ * The one gate: whatever is read, sent or changed is asked for here, in the transaction that uses it. What one may not
+ * see is answered like what does not exist, so that a refusal tells nothing.
+ */
+@Component
+public class Gate {
+    private final PersonStore people;
+    private final FolderStore folders;
+    private final ReportStore reports;
+    private final SubscriptionStore subscriptions;
+    private final RunStore runs;
+    private final IssueStore issues;
+
+    Gate(
+            PersonStore people,
+            FolderStore folders,
+            ReportStore reports,
+            SubscriptionStore subscriptions,
+            RunStore runs,
+            IssueStore issues) {
+        this.people = people;
+        this.folders = folders;
+        this.reports = reports;
+        this.subscriptions = subscriptions;
+        this.runs = runs;
+        this.issues = issues;
+    }
+
+    /** All that one person may do, as it stands in one transaction. */
+    public final class Access {
+        private final Rights rights;
+        private final Rights.Asker asker;
+
+        private Access(Tx tx, Person who) {
+            this.rights = folders.rights(tx);
+            this.asker = people.asker(tx, who);
+        }
+
+        public boolean may(Verb verb, FolderId folder) {
+            return rights.allows(asker, verb, folder);
+        }
+
+        public Set<Verb> verbs(FolderId folder) {
+            return rights.answer(asker, folder).verbs();
+        }
+    }
+
+    public Access access(Tx tx, Person who) {
+        return new Access(tx, who);
+    }
+
+    /** Whether somebody may see a report at this moment; asked when an issue is made and when it is handed over. */
+    public boolean maySee(Tx tx, PersonId person, ReportId report) {
+        return may(tx, person, Verb.SEE, report);
+    }
+
+    public boolean may(Tx tx, PersonId person, Verb verb, ReportId report) {
+        return people.find(tx, person)
+                .map(found -> access(tx, found).may(verb, folder(tx, report)))
+                .orElse(false);
+    }
+
+    private FolderId folder(Tx tx, ReportId report) {
+        return reports.find(tx, report).orElseThrow().folder();
+    }
+
+    public Report readable(Tx tx, Person who, ReportId id) {
+        return reports.find(tx, id)
+                .filter(report -> access(tx, who).may(Verb.SEE, report.folder()))
+                .orElseThrow(Problem::notFound);
+    }
+
+    /** One that is mine or that I am on the list of, and whose report I may see. */
+    public Subscription visible(Tx tx, Person who, SubscriptionId id) {
+        return subscriptions
+                .find(tx, id)
+                .filter(found -> isVisible(tx, access(tx, who), who, found))
+                .orElseThrow(Problem::notFound);
+    }
+
+    /** Owners see what they own even when they have lost the right to its report: they must learn why it paused. */
+    public boolean isVisible(Tx tx, Access access, Person who, Subscription subscription) {
+        if (mayChange(who, subscription)) {
+            return true;
+        }
+        boolean listed = subscription.terms().recipients().contains(who.id());
+        return listed && access.may(Verb.SEE, folder(tx, subscription.terms().report()));
+    }
+
+    public boolean mayChange(Person who, Subscription subscription) {
+        return who.administrator() || subscription.owner().equals(who.id());
+    }
+
+    /** One that I may change. */
+    public Subscription changeable(Tx tx, Person who, SubscriptionId id) {
+        Subscription found = visible(tx, who, id);
+        if (!mayChange(who, found)) {
+            throw new Problem(
+                    Problem.Kind.FORBIDDEN,
+                    "subscription.not-yours",
+                    found.terms().name());
+        }
+        return found;
+    }
+
+    /** An issue of a report that I may see now; a trial is for the one who asked for it. */
+    public Issue openable(Tx tx, Person who, IssueId id) {
+        return issues.find(tx, id)
+                .filter(issue -> maySee(tx, who.id(), reportOf(tx, issue.subscription())))
+                .filter(issue -> issue.number().isPresent() || isAsker(tx, who, issue.run()))
+                .orElseThrow(Problem::notFound);
+    }
+
+    /** A run of a subscription that I may see; of a trial, only my own. */
+    public Run visibleRun(Tx tx, Person who, RunId id) {
+        return runs.find(tx, id)
+                .filter(run -> {
+                    visible(tx, who, run.subscription());
+                    return run.trigger().kind() != Trigger.Kind.TRIAL || isAsker(tx, who, id);
+                })
+                .orElseThrow(Problem::notFound);
+    }
+
+    private boolean isAsker(Tx tx, Person who, RunId run) {
+        return runs.find(tx, run).flatMap(Run::askedBy).filter(who.id()::equals).isPresent();
+    }
+
+    private ReportId reportOf(Tx tx, SubscriptionId id) {
+        return subscriptions.find(tx, id).orElseThrow().terms().report();
+    }
+
+    public void requireAdministrator(Person who) {
+        if (!who.administrator()) {
+            throw new Problem(Problem.Kind.FORBIDDEN, "house.administrators-only");
+        }
+    }
+}

@@ -1,0 +1,87 @@
+package mailshelf.server.shelf;
+
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.List;
+import mailshelf.core.report.Definition;
+import mailshelf.core.subscription.Sentence;
+import mailshelf.core.subscription.Terms;
+import mailshelf.core.wording.Dates;
+import mailshelf.core.wording.Words;
+import mailshelf.store.data.Load;
+import mailshelf.store.delivery.Run;
+import mailshelf.store.shelf.Issue;
+
+/** What an issue says of itself, as a printed book does on its last page. */
+final class Colophon {
+    private final List<Fact> facts = new ArrayList<>();
+    private final Words words;
+
+    /** A line of it. */
+    record Fact(String name, String value) {}
+
+    /** The versions that an issue was made from. */
+    record MadeFrom(Run run, Terms terms, Definition report, Load load) {}
+
+    private Colophon(Words words) {
+        this.words = words;
+    }
+
+    /**
+     * @param accepted how many of its mails a server has taken
+     * @param mails how many there are
+     */
+    static List<Fact> of(Issue issue, MadeFrom made, long accepted, int mails, Words words, ZoneId zone) {
+        Colophon colophon = new Colophon(words);
+        colophon.when(issue, words.dates(zone));
+        if (issue.made()) {
+            colophon.add("delivered", words.say("colophon.delivered.of", accepted, mails));
+        }
+        colophon.what(issue, made, words.dates(zone));
+        colophon.proof(issue);
+        return colophon.facts;
+    }
+
+    private void when(Issue issue, Dates dates) {
+        add(
+                "number",
+                issue.number()
+                        .map(n -> words.say("colophon.number.first", n))
+                        .orElseGet(() -> words.say("issue.trial")));
+        add("due", dates.fullMoment(issue.dueAt()));
+        add("made", dates.fullMoment(issue.madeAt()));
+    }
+
+    private void what(Issue issue, MadeFrom made, Dates dates) {
+        add("period", dates.fullWindow(issue.window()));
+        add("filters", Sentence.filters(made.terms().filters(), made.report(), words, Integer.MAX_VALUE));
+        add(
+                "data",
+                words.say(
+                        "colophon.load",
+                        made.load().no(),
+                        dates.moment(made.load().loadedAt())));
+        add("report", version(made.run().reportVersion()));
+        add("subscription", version(made.run().subscriptionVersion()));
+    }
+
+    private void proof(Issue issue) {
+        add("kept", words.say("colophon.kept.ever"));
+        String chained = issue.previousSha().isPresent()
+                ? words.say("colophon.chained", issue.number().orElse(1) - 1)
+                : words.say("colophon.chain-begins");
+        add("checksum", spaced(issue.manifestSha()) + ", " + chained);
+    }
+
+    private String version(int number) {
+        return words.say("colophon.version", number);
+    }
+
+    private void add(String key, String value) {
+        facts.add(new Fact(words.say("colophon." + key), value));
+    }
+
+    private static String spaced(String sha) {
+        return sha.substring(0, 4) + " " + sha.substring(4, 8) + " … " + sha.substring(60);
+    }
+}

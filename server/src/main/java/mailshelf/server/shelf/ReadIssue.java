@@ -1,0 +1,296 @@
+package mailshelf.server.shelf;
+
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.List;
+import java.util.Optional;
+import mailshelf.core.Problem;
+import mailshelf.core.delivery.CopyId;
+import mailshelf.core.delivery.DeliveryState;
+import mailshelf.core.delivery.IssueId;
+import mailshelf.core.delivery.RunId;
+import mailshelf.core.json.CoreJson;
+import mailshelf.core.report.Definition;
+import mailshelf.core.report.PageModel;
+import mailshelf.core.report.Writing;
+import mailshelf.core.rights.Person;
+import mailshelf.core.subscription.Subscription;
+import mailshelf.core.subscription.SubscriptionId;
+import mailshelf.core.subscription.Terms;
+import mailshelf.core.wording.Words;
+import mailshelf.server.clock.BusinessClock;
+import mailshelf.server.delivery.ReadArchive;
+import mailshelf.server.http.Languages;
+import mailshelf.server.library.Definitions;
+import mailshelf.server.library.ReadReport;
+import mailshelf.server.mail.ReadMail;
+import mailshelf.server.rights.Gate;
+import mailshelf.store.Database;
+import mailshelf.store.Tx;
+import mailshelf.store.data.DataSetStore;
+import mailshelf.store.data.Load;
+import mailshelf.store.delivery.Delivery;
+import mailshelf.store.delivery.DeliveryStore;
+import mailshelf.store.delivery.Run;
+import mailshelf.store.delivery.RunStore;
+import mailshelf.store.shelf.Issue;
+import mailshelf.store.shelf.IssueStore;
+import mailshelf.store.subscription.SubscriptionStore;
+import org.springframework.stereotype.Component;
+
+/** Reads an issue as it was sent: pages from the kept figures, never from live data; its files, and the exact mail. */
+@Component
+class ReadIssue {
+    private static final int NEIGHBOURS = 8;
+
+    private final Gate gate;
+    private final Database database;
+    private final IssueStore issues;
+    private final RunStore runs;
+    private final DeliveryStore deliveries;
+    private final SubscriptionStore subscriptions;
+    private final Definitions definitions;
+    private final DataSetStore dataSets;
+    private final ReadArchive readArchive;
+    private final BusinessClock clock;
+
+    record FileView(String role, String name, String sha256, String size) {}
+
+    /** What became of the reader's own copy; empty text where he was not sent one. */
+    record Receipt(String words, boolean hasMail) {}
+
+    /**
+     * An issue to read.
+     *
+     * @param reason why it was not made; "" where it was
+     * @param neighbours spines around it, oldest first
+     * @param pages names of its pages; {@code shown} is one of them
+     * @param run for those who may see the subscription
+     */
+    record IssueView(
+            IssueId id,
+            SubscriptionId subscription,
+            boolean mayOpenSubscription,
+            String name,
+            String title,
+            boolean trial,
+            boolean made,
+            String reason,
+            List<Spine> neighbours,
+            Optional<IssueId> previous,
+            Optional<IssueId> next,
+            List<ReadReport.PageName> pages,
+            Optional<ReadReport.PageView> shown,
+            List<Colophon.Fact> colophon,
+            List<FileView> files,
+            Optional<Receipt> yours,
+            Optional<RunId> run) {}
+
+    private record Found(
+            Issue issue,
+            Run run,
+            Subscription subscription,
+            Terms terms,
+            Colophon.MadeFrom made,
+            Optional<CopyId> copy,
+            List<IssueStore.CopyFile> files,
+            List<Delivery> deliveries,
+            boolean mayOpenSubscription,
+            List<Spine> neighbours,
+            Optional<IssueId> previous,
+            Optional<IssueId> next) {}
+
+    ReadIssue(
+            Gate gate,
+            Database database,
+            IssueStore issues,
+            RunStore runs,
+            DeliveryStore deliveries,
+            SubscriptionStore subscriptions,
+            Definitions definitions,
+            DataSetStore dataSets,
+            ReadArchive readArchive,
+            BusinessClock clock) {
+        this.gate = gate;
+        this.database = database;
+        this.issues = issues;
+        this.runs = runs;
+        this.deliveries = deliveries;
+        this.subscriptions = subscriptions;
+        this.definitions = definitions;
+        this.dataSets = dataSets;
+        this.readArchive = readArchive;
+        this.clock = clock;
+    }
+
+    /** @param page position of the page to show, from 0 */
+    IssueView run(Person who, IssueId id, int page, double chartWidth) {
+        Found found = find(who, id);
+        Words words = Words.in(Languages.supported(who.locale()));
+        List<PageModel> models = models(found);
+        Optional<ReadReport.PageView> shown = models.isEmpty()
+                ? Optional.empty()
+                : Optional.of(ReadReport.PageView.of(
+                        Writing.page(
+                                models.get(Math.max(0, Math.min(page, models.size() - 1))),
+                                words,
+                                found.terms().schedule().zone()),
+                        chartWidth));
+        Issue issue = found.issue();
+        String days = words.dates(who.zone()).fullWindow(issue.window());
+        String number = issue.number().map(n -> words.say("issue.number", n)).orElseGet(() -> words.say("issue.trial"));
+        return new IssueView(
+                id,
+                issue.subscription(),
+                found.mayOpenSubscription(),
+                issue.name(),
+                number + ", " + days,
+                issue.number().isEmpty(),
+                issue.made(),
+                issue.reason(),
+                found.neighbours(),
+                found.previous(),
+                found.next(),
+                models.stream()
+                        .map(model -> new ReadReport.PageName(model.pageId(), model.page()))
+                        .toList(),
+                shown,
+                Colophon.of(
+                        found.issue(),
+                        found.made(),
+                        accepted(found.deliveries()),
+                        found.deliveries().size(),
+                        words,
+                        who.zone()),
+                found.files().stream()
+                        .filter(file -> !file.role().equals("figures"))
+                        .map(file -> new FileView(
+                                file.role(),
+                                file.name(),
+                                file.sha256(),
+                                words.figures().size(file.sizeBytes())))
+                        .toList(),
+                yours(who, found, words),
+                found.mayOpenSubscription() ? Optional.of(issue.run()) : Optional.empty());
+    }
+
+    private Found find(Person who, IssueId id) {
+        return database.inTransaction(tx -> {
+            Issue issue = gate.openable(tx, who, id);
+            Run run = runs.find(tx, issue.run()).orElseThrow();
+            Subscription subscription =
+                    subscriptions.find(tx, issue.subscription()).orElseThrow();
+            Terms terms = subscriptions
+                    .version(tx, issue.subscription(), run.subscriptionVersion())
+                    .terms();
+            Optional<CopyId> copy = copy(tx, who, id);
+            List<Spine> neighbours = new ArrayList<>(issues.newest(tx, issue.subscription(), NEIGHBOURS).stream()
+                    .map(other -> Spine.of(other, issues.shelfEntry(tx, who.id(), other.id()), who))
+                    .toList());
+            Collections.reverse(neighbours);
+            return new Found(
+                    issue,
+                    run,
+                    subscription,
+                    terms,
+                    madeFrom(tx, run, terms),
+                    copy,
+                    copy.map(c -> issues.files(tx, c)).orElse(List.of()),
+                    deliveries.ofRun(tx, issue.run()),
+                    gate.isVisible(tx, gate.access(tx, who), who, subscription),
+                    neighbours,
+                    neighbour(tx, issue, -1),
+                    neighbour(tx, issue, 1));
+        });
+    }
+
+    private Colophon.MadeFrom madeFrom(Tx tx, Run run, Terms terms) {
+        Load load = dataSets.findLoad(tx, run.load()).orElseThrow();
+        Definition definition =
+                definitions.version(tx, terms.report(), run.reportVersion()).definition();
+        return new Colophon.MadeFrom(run, terms, definition, load);
+    }
+
+    private static long accepted(List<Delivery> deliveries) {
+        return deliveries.stream()
+                .filter(delivery -> delivery.state() == DeliveryState.ACCEPTED)
+                .count();
+    }
+
+    /** One's own copy, or the first for somebody who was not sent one but may see it. */
+    private Optional<CopyId> copy(Tx tx, Person who, IssueId id) {
+        return issues.shelfEntry(tx, who.id(), id)
+                .map(IssueStore.ShelfEntry::copy)
+                .or(() -> issues.copies(tx, id).stream().findFirst());
+    }
+
+    private Optional<IssueId> neighbour(Tx tx, Issue issue, int step) {
+        return issue.number()
+                .flatMap(number -> issues.neighbour(tx, issue.subscription(), number, step))
+                .map(Issue::id);
+    }
+
+    private List<PageModel> models(Found found) {
+        return found.files().stream()
+                .filter(file -> file.role().equals("figures"))
+                .findFirst()
+                .map(file ->
+                        List.of(CoreJson.read(readArchive.part(found.issue().run(), file.sha256()), PageModel[].class)))
+                .orElse(List.of());
+    }
+
+    private Optional<Receipt> yours(Person who, Found found, Words words) {
+        return found.deliveries().stream()
+                .filter(delivery -> delivery.person().equals(who.id()))
+                .findFirst()
+                .map(delivery -> {
+                    List<DeliveryStore.Attempt> attempts =
+                            database.inTransaction(tx -> deliveries.attempts(tx, delivery.id()));
+                    String last = attempts.isEmpty()
+                            ? words.say("delivery." + delivery.state().name())
+                            : words.say(
+                                    "receipt." + delivery.state().name(),
+                                    words.dates(who.zone())
+                                            .moment(attempts.get(attempts.size() - 1)
+                                                    .at()),
+                                    attempts.get(attempts.size() - 1).reply());
+                    return new Receipt(last, delivery.mail().isPresent());
+                });
+    }
+
+    /** A file of the copy that the person may see. */
+    record File(String name, String role, byte[] content) {}
+
+    File file(Person who, IssueId id, String sha256) {
+        Found found = find(who, id);
+        IssueStore.CopyFile file = found.files().stream()
+                .filter(f -> f.sha256().equals(sha256))
+                .findFirst()
+                .orElseThrow(Problem::notFound);
+        return new File(file.name(), file.role(), readArchive.part(found.issue().run(), sha256));
+    }
+
+    /** The reader's own mail, byte for byte. */
+    byte[] mail(Person who, IssueId id) {
+        Found found = find(who, id);
+        String mail = found.deliveries().stream()
+                .filter(delivery -> delivery.person().equals(who.id()))
+                .findFirst()
+                .flatMap(Delivery::mail)
+                .orElseThrow(Problem::notFound);
+        return readArchive.mail(found.issue().run(), mail);
+    }
+
+    ReadMail.MailView mailView(Person who, IssueId id) {
+        return ReadMail.read(mail(who, id));
+    }
+
+    void setRead(Person who, IssueId id, boolean read) {
+        Instant now = clock.instant();
+        database.doInTransaction(tx -> {
+            gate.openable(tx, who, id);
+            issues.setRead(tx, who.id(), id, read ? Optional.of(now) : Optional.empty());
+        });
+    }
+}

@@ -1,0 +1,192 @@
+package mailshelf.server.shelf;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import mailshelf.core.delivery.DeliveryId;
+import mailshelf.core.delivery.DeliveryState;
+import mailshelf.core.delivery.IssueId;
+import mailshelf.core.delivery.RunId;
+import mailshelf.core.delivery.RunOutcome;
+import mailshelf.core.delivery.RunState;
+import mailshelf.core.rights.Person;
+import mailshelf.core.rights.PersonId;
+import mailshelf.core.subscription.SubscriptionId;
+import mailshelf.core.wording.Words;
+import mailshelf.server.clock.BusinessClock;
+import mailshelf.server.delivery.DeliveryLoop;
+import mailshelf.server.http.Languages;
+import mailshelf.server.rights.Gate;
+import mailshelf.store.Database;
+import mailshelf.store.Durable;
+import mailshelf.store.Tx;
+import mailshelf.store.delivery.Delivery;
+import mailshelf.store.delivery.DeliveryStore;
+import mailshelf.store.delivery.Run;
+import mailshelf.store.delivery.RunStore;
+import mailshelf.store.people.PersonStore;
+import mailshelf.store.shelf.Issue;
+import mailshelf.store.shelf.IssueStore;
+import mailshelf.store.subscription.SubscriptionStore;
+import org.springframework.stereotype.Component;
+
+/** A run's own page: who got what, who did not and why, and what happens next. */
+@Component
+class ReadRun {
+    private final Gate gate;
+    private final Database database;
+    private final Durable durable;
+    private final RunStore runs;
+    private final IssueStore issues;
+    private final DeliveryStore deliveries;
+    private final SubscriptionStore subscriptions;
+    private final PersonStore people;
+    private final DeliveryLoop loop;
+    private final BusinessClock clock;
+
+    record TryView(int number, Instant at, String words, String reply) {}
+
+    /**
+     * One on the list.
+     *
+     * @param words what became of it, in words
+     * @param delivery empty for somebody who was left out
+     */
+    record RunRecipient(
+            PersonId person,
+            String name,
+            String address,
+            String words,
+            boolean fine,
+            Optional<DeliveryId> delivery,
+            boolean canBeTriedAgain,
+            Optional<Instant> nextTry,
+            List<TryView> tries) {}
+
+    record RunView(
+            RunId id,
+            SubscriptionId subscription,
+            String name,
+            boolean mayChange,
+            String trigger,
+            Optional<String> askedBy,
+            Instant dueAt,
+            RunState state,
+            RunOutcome outcome,
+            String sentence,
+            Optional<IssueId> issue,
+            Optional<Integer> number,
+            List<RunRecipient> recipients) {}
+
+    ReadRun(
+            Gate gate,
+            Database database,
+            Durable durable,
+            RunStore runs,
+            IssueStore issues,
+            DeliveryStore deliveries,
+            SubscriptionStore subscriptions,
+            PersonStore people,
+            DeliveryLoop loop,
+            BusinessClock clock) {
+        this.gate = gate;
+        this.database = database;
+        this.durable = durable;
+        this.runs = runs;
+        this.issues = issues;
+        this.deliveries = deliveries;
+        this.subscriptions = subscriptions;
+        this.people = people;
+        this.loop = loop;
+        this.clock = clock;
+    }
+
+    RunView run(Person who, RunId id) {
+        Words words = Words.in(Languages.supported(who.locale()));
+        return database.inTransaction(tx -> {
+            Run run = gate.visibleRun(tx, who, id);
+            var subscription = subscriptions.find(tx, run.subscription()).orElseThrow();
+            List<Delivery> all = deliveries.ofRun(tx, id);
+            Map<PersonId, Delivery> byPerson =
+                    all.stream().collect(Collectors.toMap(Delivery::person, Function.identity()));
+            List<RunRecipient> recipients = runs.recipients(tx, id).stream()
+                    .map(listed -> recipient(
+                            tx,
+                            words,
+                            listed,
+                            Optional.ofNullable(byPerson.get(listed.recipient().person()))))
+                    .toList();
+            Optional<Issue> issue = issues.ofRun(tx, id);
+            return new RunView(
+                    id,
+                    run.subscription(),
+                    subscription.terms().name(),
+                    gate.mayChange(who, subscription),
+                    words.say("trigger." + run.trigger().kind().name()),
+                    run.askedBy()
+                            .map(person -> people.find(tx, person).orElseThrow().name()),
+                    run.dueAt(),
+                    run.state(),
+                    run.outcome(),
+                    sentence(words, run, all),
+                    issue.map(Issue::id),
+                    issue.flatMap(Issue::number),
+                    recipients);
+        });
+    }
+
+    private static String sentence(Words words, Run run, List<Delivery> all) {
+        if (!run.reason().isEmpty()) {
+            return run.reason();
+        }
+        if (run.state() == RunState.DUE) {
+            return words.say("run.being-made");
+        }
+        long accepted =
+                all.stream().filter(d -> d.state() == DeliveryState.ACCEPTED).count();
+        long open = all.stream().filter(d -> !d.state().isFinal()).count();
+        return words.say("run.delivered", accepted, all.size(), open);
+    }
+
+    private RunRecipient recipient(Tx tx, Words words, RunStore.Listed listed, Optional<Delivery> delivery) {
+        var recipient = listed.recipient();
+        List<TryView> tries = delivery.map(d -> deliveries.attempts(tx, d.id())).orElse(List.of()).stream()
+                .map(a -> new TryView(a.no(), a.at(), words.say("answer." + a.answer()), a.reply()))
+                .toList();
+        String said = delivery.map(d -> words.say("delivery." + d.state().name()))
+                .orElseGet(() -> words.say("inclusion." + recipient.inclusion().name()));
+        return new RunRecipient(
+                recipient.person(),
+                recipient.name(),
+                recipient.address(),
+                said,
+                delivery.filter(d -> d.state() == DeliveryState.ACCEPTED).isPresent(),
+                delivery.map(Delivery::id),
+                delivery.filter(d -> d.state().canBeTriedAgain()).isPresent(),
+                delivery.filter(d -> d.state() == DeliveryState.TRYING_AGAIN).map(Delivery::nextTry),
+                tries);
+    }
+
+    /** Has all deliveries of a run that were refused or are waiting for another try made again now; says how many. */
+    int tryAgain(Person who, RunId id) {
+        int count = database.inTransaction(tx -> {
+            Run run = gate.visibleRun(tx, who, id);
+            gate.changeable(tx, who, run.subscription());
+            Instant now = clock.instant();
+            int again = (int) deliveries.ofRun(tx, id).stream()
+                    .filter(delivery -> delivery.state().canBeTriedAgain())
+                    .filter(delivery -> deliveries.tryAgain(tx, delivery.id(), now))
+                    .count();
+            if (again > 0) {
+                runs.reopen(tx, id);
+            }
+            return again;
+        });
+        durable.await();
+        loop.wake();
+        return count;
+    }
+}

@@ -1,0 +1,200 @@
+package mailshelf.server.shelf;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import mailshelf.core.delivery.IssueId;
+import mailshelf.core.rights.Person;
+import mailshelf.core.rights.Verb;
+import mailshelf.core.subscription.State;
+import mailshelf.core.subscription.Subscription;
+import mailshelf.core.subscription.SubscriptionId;
+import mailshelf.core.wording.Words;
+import mailshelf.server.clock.BusinessClock;
+import mailshelf.server.http.Languages;
+import mailshelf.server.rights.Gate;
+import mailshelf.server.subscription.Describe;
+import mailshelf.store.Database;
+import mailshelf.store.Tx;
+import mailshelf.store.library.ReportStore;
+import mailshelf.store.shelf.Issue;
+import mailshelf.store.shelf.IssueStore;
+import mailshelf.store.subscription.SubscriptionStore;
+import org.springframework.stereotype.Component;
+
+/** Reads the shelf: a row a subscription, its issues as spines along a common time axis, and the news in one sentence. */
+@Component
+class ReadShelf {
+    private static final int MOST_NEWS = 3;
+
+    private final Gate gate;
+    private final Database database;
+    private final SubscriptionStore subscriptions;
+    private final ReportStore reports;
+    private final IssueStore issues;
+    private final Describe describe;
+    private final BusinessClock clock;
+
+    /** Which rows are wanted. */
+    enum Scope {
+        ALL,
+        PUT_FOR_ME,
+        CHOSEN_BY_ME
+    }
+
+    /** Where a row stands on the page. */
+    enum Group {
+        NEEDS_A_LOOK,
+        NEW,
+        QUIET
+    }
+
+    record ShelfRow(
+            SubscriptionId subscription,
+            String title,
+            String line,
+            Group group,
+            List<Spine> spines,
+            Optional<Instant> next,
+            boolean mayOpen) {}
+
+    /** A piece of the sentence of news; with an issue it is a link. */
+    record NewsPhrase(String text, Optional<IssueId> issue) {}
+
+    record ShelfView(Instant from, Instant now, Instant to, List<NewsPhrase> news, List<ShelfRow> rows) {}
+
+    ReadShelf(
+            Gate gate,
+            Database database,
+            SubscriptionStore subscriptions,
+            ReportStore reports,
+            IssueStore issues,
+            Describe describe,
+            BusinessClock clock) {
+        this.gate = gate;
+        this.database = database;
+        this.subscriptions = subscriptions;
+        this.reports = reports;
+        this.issues = issues;
+        this.describe = describe;
+        this.clock = clock;
+    }
+
+    /** @param days how far back */
+    ShelfView run(Person who, Scope scope, int days) {
+        Instant now = clock.instant();
+        Instant from = now.minus(Duration.ofDays(days));
+        return database.inTransaction(tx -> {
+            Map<IssueId, IssueStore.ShelfEntry> mine = new HashMap<>();
+            issues.shelf(tx, who.id()).forEach(entry -> mine.put(entry.issue(), entry));
+            List<Subscription> visible = visible(tx, who);
+            Map<SubscriptionId, List<Issue>> bySubscription =
+                    issues.since(tx, visible.stream().map(Subscription::id).toList(), from).stream()
+                            .collect(Collectors.groupingBy(Issue::subscription));
+            List<ShelfRow> rows = visible.stream()
+                    .filter(subscription -> isWanted(who, scope, subscription, bySubscription, mine))
+                    .map(subscription ->
+                            row(tx, who, subscription, bySubscription.getOrDefault(subscription.id(), List.of()), mine))
+                    .filter(row -> !row.spines().isEmpty() || row.next().isPresent())
+                    .sorted(Comparator.comparing(ShelfRow::group).thenComparing(ShelfRow::title))
+                    .toList();
+            Instant to = now.plus(Duration.ofDays(Math.max(7, days / 6)));
+            return new ShelfView(from, now, to, news(who, bySubscription, mine), rows);
+        });
+    }
+
+    /** Issues are there for everybody who may see the report, whether on the list or not. */
+    private List<Subscription> visible(Tx tx, Person who) {
+        Gate.Access access = gate.access(tx, who);
+        return subscriptions.all(tx).stream()
+                .filter(subscription -> subscription.state() != State.DRAFT)
+                .filter(subscription -> access.may(
+                        Verb.SEE,
+                        reports.find(tx, subscription.terms().report())
+                                .orElseThrow()
+                                .folder()))
+                .toList();
+    }
+
+    private static boolean isWanted(
+            Person who,
+            Scope scope,
+            Subscription subscription,
+            Map<SubscriptionId, List<Issue>> issues,
+            Map<IssueId, IssueStore.ShelfEntry> mine) {
+        return switch (scope) {
+            case ALL -> true;
+            case CHOSEN_BY_ME -> subscription.owner().equals(who.id());
+            case PUT_FOR_ME ->
+                subscription.terms().recipients().contains(who.id())
+                        || issues.getOrDefault(subscription.id(), List.of()).stream()
+                                .anyMatch(issue -> mine.containsKey(issue.id()));
+        };
+    }
+
+    private ShelfRow row(
+            Tx tx, Person who, Subscription subscription, List<Issue> some, Map<IssueId, IssueStore.ShelfEntry> mine) {
+        List<Spine> spines = some.stream()
+                .map(issue -> Spine.of(issue, Optional.ofNullable(mine.get(issue.id())), who))
+                .toList();
+        boolean mayOpen = gate.isVisible(tx, gate.access(tx, who), who, subscription);
+        return new ShelfRow(
+                subscription.id(),
+                subscription.terms().name(),
+                describe.sentence(tx, subscription.terms(), who),
+                group(who, subscription, spines),
+                spines,
+                subscription.nextDue(),
+                mayOpen);
+    }
+
+    private static Group group(Person who, Subscription subscription, List<Spine> spines) {
+        boolean minds = subscription.owner().equals(who.id()) || who.administrator();
+        Spine.State last = spines.isEmpty()
+                ? Spine.State.READ
+                : spines.get(spines.size() - 1).state();
+        boolean faulty = last == Spine.State.FAILED || last == Spine.State.PARTLY;
+        boolean stopped = subscription.state() == State.PAUSED
+                && !subscription.pausedBecause().isEmpty();
+        if (minds && (faulty || stopped)) {
+            return Group.NEEDS_A_LOOK;
+        }
+        boolean unread = spines.stream().anyMatch(spine -> spine.state() == Spine.State.UNREAD);
+        return unread ? Group.NEW : Group.QUIET;
+    }
+
+    private static List<NewsPhrase> news(
+            Person who, Map<SubscriptionId, List<Issue>> bySubscription, Map<IssueId, IssueStore.ShelfEntry> mine) {
+        Words words = Words.in(Languages.supported(who.locale()));
+        List<Issue> unread = bySubscription.values().stream()
+                .flatMap(List::stream)
+                .filter(issue -> issue.made()
+                        && mine.containsKey(issue.id())
+                        && mine.get(issue.id()).readAt().isEmpty())
+                .sorted(Comparator.comparing(Issue::madeAt).reversed())
+                .toList();
+        List<NewsPhrase> news = new ArrayList<>();
+        news.add(new NewsPhrase(words.say("news.count", unread.size()), Optional.empty()));
+        List<Issue> told = unread.stream().limit(MOST_NEWS).toList();
+        for (int i = 0; i < told.size(); i++) {
+            Issue issue = told.get(i);
+            news.add(new NewsPhrase(i == 0 ? ": " : "; ", Optional.empty()));
+            String what = issue.headline().isEmpty() ? issue.name() : firstPart(issue.headline());
+            news.add(new NewsPhrase(words.say("news.item", issue.name(), what), Optional.of(issue.id())));
+        }
+        news.add(new NewsPhrase(".", Optional.empty()));
+        return news;
+    }
+
+    /** Figure and value, without the comparison. */
+    private static String firstPart(String headline) {
+        int comma = headline.indexOf(", ");
+        return comma < 0 ? headline : headline.substring(0, comma);
+    }
+}

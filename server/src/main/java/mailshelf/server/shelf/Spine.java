@@ -1,0 +1,54 @@
+package mailshelf.server.shelf;
+
+import java.time.Instant;
+import java.util.Optional;
+import mailshelf.core.delivery.IssueId;
+import mailshelf.core.delivery.RunOutcome;
+import mailshelf.core.rights.Person;
+import mailshelf.core.wording.Words;
+import mailshelf.server.http.Languages;
+import mailshelf.store.shelf.Issue;
+import mailshelf.store.shelf.IssueStore;
+
+/**
+ * An issue as it stands on the shelf.
+ *
+ * @param note number, days and first figure, or why it was not made: what the row's line says when it is lifted
+ */
+public record Spine(IssueId id, int number, State state, Instant at, String days, String note) {
+    /** What its shape and colour tell. */
+    public enum State {
+        UNREAD,
+        READ,
+        SKIPPED,
+        FAILED,
+        PARTLY,
+        UNDER_WAY
+    }
+
+    /** @param entry where it was put on the reader's own shelf; one that was not is as good as read */
+    public static Spine of(Issue issue, Optional<IssueStore.ShelfEntry> entry, Person reader) {
+        Words words = Words.in(Languages.supported(reader.locale()));
+        String days = words.dates(reader.zone()).window(issue.window());
+        String what = issue.made() ? issue.headline() : issue.reason();
+        return new Spine(
+                issue.id(),
+                issue.number().orElse(0),
+                state(issue, entry),
+                issue.dueAt(),
+                days,
+                words.say("spine.note", issue.number().orElse(0), days, what));
+    }
+
+    private static State state(Issue issue, Optional<IssueStore.ShelfEntry> entry) {
+        if (!issue.made()) {
+            return issue.runOutcome() == RunOutcome.FAILED ? State.FAILED : State.SKIPPED;
+        }
+        return switch (issue.runOutcome()) {
+            case OPEN -> State.UNDER_WAY;
+            case FAILED -> State.FAILED;
+            case PARTLY -> State.PARTLY;
+            default -> entry.filter(e -> e.readAt().isEmpty()).isPresent() ? State.UNREAD : State.READ;
+        };
+    }
+}

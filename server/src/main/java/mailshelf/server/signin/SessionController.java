@@ -1,0 +1,74 @@
+package mailshelf.server.signin;
+
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import jakarta.servlet.http.HttpSession;
+import java.time.Instant;
+import java.time.InstantSource;
+import java.util.Optional;
+import mailshelf.core.rights.Person;
+import mailshelf.core.rights.PersonId;
+import mailshelf.server.HouseSettings;
+import mailshelf.server.clock.BusinessClock;
+import org.springframework.http.HttpStatus;
+import org.springframework.security.core.context.SecurityContextHolder;
+import org.springframework.security.web.csrf.CsrfToken;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+
+/** The session: who am I, sign in, sign out. */
+@RestController
+@RequestMapping("/api/v1/session")
+class SessionController {
+    private final SignIn signIn;
+    private final SignedIn signedIn;
+    private final HouseSettings settings;
+    private final InstantSource clock;
+
+    record Credentials(String address, String password) {}
+
+    /** @param me empty when nobody is signed in */
+    record SessionView(Optional<Me> me, boolean demo, Instant now) {}
+
+    record Me(PersonId id, String name, String address, String zone, boolean administrator) {}
+
+    SessionController(SignIn signIn, SignedIn signedIn, HouseSettings settings, BusinessClock clock) {
+        this.signIn = signIn;
+        this.signedIn = signedIn;
+        this.settings = settings;
+        this.clock = clock;
+    }
+
+    @GetMapping
+    SessionView get(CsrfToken token) {
+        token.getToken(); // asked for, so that the cookie with it is sent before the first change
+        Optional<Me> me = signedIn.current().map(SessionController::me);
+        return new SessionView(me, settings.demo(), clock.instant());
+    }
+
+    private static Me me(Person person) {
+        return new Me(
+                person.id(), person.name(), person.address(), person.zone().getId(), person.administrator());
+    }
+
+    @PostMapping
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void post(@RequestBody Credentials credentials, HttpServletRequest request, HttpServletResponse response) {
+        signIn.withPassword(credentials.address(), credentials.password(), request, response);
+    }
+
+    @DeleteMapping
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void delete(HttpServletRequest request) {
+        HttpSession session = request.getSession(false);
+        if (session != null) {
+            session.invalidate();
+        }
+        SecurityContextHolder.clearContext();
+    }
+}

@@ -1,0 +1,79 @@
+package mailshelf.server.signin;
+
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.time.Duration;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.function.Supplier;
+import mailshelf.core.Problem;
+import mailshelf.core.rights.Person;
+import mailshelf.store.Database;
+import mailshelf.store.people.PersonStore;
+import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
+import org.springframework.security.core.context.SecurityContext;
+import org.springframework.security.core.context.SecurityContextHolder;
+import org.springframework.security.crypto.password.PasswordEncoder;
+import org.springframework.security.web.context.SecurityContextRepository;
+import org.springframework.stereotype.Component;
+import org.springframework.util.function.SingletonSupplier;
+
+/** Signs a person in by address and password, slowly for those who guess. */
+@Component
+public class SignIn {
+    private final Database database;
+    private final PersonStore people;
+    private final PasswordEncoder passwords;
+    private final Throttle throttle;
+    private final SecurityContextRepository contexts;
+    /** Made when it is first needed: making it takes as long as it is meant to. */
+    private final Supplier<String> nobodysHash;
+
+    SignIn(
+            Database database,
+            PersonStore people,
+            PasswordEncoder passwords,
+            Throttle throttle,
+            SecurityContextRepository contexts) {
+        this.database = database;
+        this.people = people;
+        this.passwords = passwords;
+        this.throttle = throttle;
+        this.contexts = contexts;
+        this.nobodysHash = SingletonSupplier.of(() -> passwords.encode("nobody"));
+    }
+
+    /** @throws Problem {@code signin.wrong}, {@code signin.throttled} */
+    void withPassword(String address, String password, HttpServletRequest request, HttpServletResponse response) {
+        List<String> keys =
+                List.of("account " + address.strip().toLowerCase(Locale.ROOT), "from " + request.getRemoteAddr());
+        for (String key : keys) {
+            Duration wait = throttle.wait(key);
+            if (!wait.isZero()) {
+                throw new Problem(Problem.Kind.TOO_MANY, "signin.throttled", wait.toSeconds() + 1);
+            }
+        }
+        Optional<Person> person = database.inTransaction(tx -> people.byAddress(tx, address));
+        String hash = person.flatMap(p -> database.inTransaction(tx -> people.passwordHash(tx, p.id())))
+                .orElseGet(nobodysHash);
+        // compared also for unknown addresses, so that the time it takes tells nothing
+        boolean right = passwords.matches(password, hash);
+        if (!right || person.filter(Person::active).isEmpty()) {
+            keys.forEach(throttle::failed);
+            throw new Problem(Problem.Kind.NOT_SIGNED_IN, "signin.wrong");
+        }
+        keys.forEach(throttle::succeeded);
+        start(person.get(), request, response);
+    }
+
+    /** Begins a session under a new id (against session fixation). */
+    public void start(Person person, HttpServletRequest request, HttpServletResponse response) {
+        request.getSession(true);
+        request.changeSessionId();
+        SecurityContext context = SecurityContextHolder.createEmptyContext();
+        context.setAuthentication(UsernamePasswordAuthenticationToken.authenticated(person.id(), null, List.of()));
+        SecurityContextHolder.setContext(context);
+        contexts.saveContext(context, request, response);
+    }
+}

@@ -1,0 +1,133 @@
+package mailshelf.server.subscription;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import mailshelf.core.Problem;
+import mailshelf.core.report.Definition;
+import mailshelf.core.rights.FolderId;
+import mailshelf.core.rights.Person;
+import mailshelf.core.rights.PersonId;
+import mailshelf.core.rights.Verb;
+import mailshelf.core.subscription.Part;
+import mailshelf.core.subscription.State;
+import mailshelf.core.subscription.Subscription;
+import mailshelf.core.subscription.SubscriptionId;
+import mailshelf.core.subscription.Terms;
+import mailshelf.core.time.FixedPeriod;
+import mailshelf.core.wording.Words;
+import mailshelf.server.library.Definitions;
+import mailshelf.server.library.Filters;
+import mailshelf.server.rights.Gate;
+import mailshelf.store.Tx;
+import mailshelf.store.library.Report;
+import mailshelf.store.people.PersonStore;
+import mailshelf.store.subscription.SubscriptionStore;
+import org.springframework.stereotype.Component;
+
+/** Checks terms against rights and the report: refuses what cannot be kept, and notes what its owner should know. */
+@Component
+class CheckTerms {
+    private static final int MOST_RECIPIENTS = 10_000;
+
+    private final Gate gate;
+    private final Definitions definitions;
+    private final PersonStore people;
+    private final SubscriptionStore subscriptions;
+
+    /** Something said under the part that it concerns. */
+    record Note(Part part, String text, boolean serious) {}
+
+    CheckTerms(Gate gate, Definitions definitions, PersonStore people, SubscriptionStore subscriptions) {
+        this.gate = gate;
+        this.definitions = definitions;
+        this.people = people;
+        this.subscriptions = subscriptions;
+    }
+
+    /**
+     * Refuses what cannot be kept.
+     *
+     * @param owner whose subscription it is or becomes
+     */
+    void require(Tx tx, Person owner, Terms terms) {
+        Report report = gate.readable(tx, owner, terms.report());
+        requireOffered(terms, definitions.newest(tx, report).definition());
+        if (new HashSet<>(terms.pages()).size() != terms.pages().size()) {
+            throw Problem.invalid("subscription.page-twice");
+        }
+        if (terms.name().length() > Terms.LONGEST_NAME || terms.name().chars().anyMatch(Character::isISOControl)) {
+            throw Problem.invalid("subscription.bad-name", Terms.LONGEST_NAME);
+        }
+        requireAudience(tx, owner, report.folder(), terms.recipients());
+    }
+
+    /** Refuses pages and columns that the report does not have. */
+    void requireOffered(Terms terms, Definition definition) {
+        Filters.requireOffered(terms.filters(), definition);
+        for (String page : terms.pages()) {
+            definition.page(page).orElseThrow(() -> Problem.invalid("subscription.no-such-page", page));
+        }
+    }
+
+    private void requireAudience(Tx tx, Person owner, FolderId folder, List<PersonId> recipients) {
+        if (recipients.size() > MOST_RECIPIENTS) {
+            throw Problem.invalid("subscription.too-many-recipients", recipients.size(), MOST_RECIPIENTS);
+        }
+        Gate.Access access = gate.access(tx, owner);
+        boolean others = recipients.stream().anyMatch(id -> !id.equals(owner.id()));
+        if (others && !access.may(Verb.SUBSCRIBE_TEAMMATES, folder)) {
+            throw new Problem(Problem.Kind.FORBIDDEN, "subscription.no-teammates");
+        }
+        if (!access.may(Verb.SUBSCRIBE_SELF, folder)) {
+            throw new Problem(Problem.Kind.FORBIDDEN, "subscription.no-subscribing");
+        }
+        recipients.forEach(id -> people.find(tx, id)
+                .filter(Person::active)
+                .orElseThrow(() -> Problem.invalid("subscription.unknown-recipient")));
+    }
+
+    /** @param own the subscription that the terms belong to, if it is kept already */
+    List<Note> notes(Tx tx, Person who, Terms terms, Optional<SubscriptionId> own) {
+        Words words = Describe.words(who);
+        Report report = gate.readable(tx, who, terms.report());
+        List<Note> notes = new ArrayList<>();
+        for (PersonId id : terms.recipients()) {
+            Person person = people.find(tx, id).orElseThrow(() -> Problem.invalid("subscription.unknown-recipient"));
+            if (!gate.access(tx, person).may(Verb.SEE, report.folder())) {
+                notes.add(new Note(Part.TO_WHOM, words.say("note.may-not-see", person.name()), true));
+            }
+        }
+        for (Subscription other : subscriptions.ofReport(tx, terms.report())) {
+            boolean same = own.filter(other.id()::equals).isPresent();
+            if (!same && other.state() == State.ACTIVE) {
+                doubled(tx, who, terms, other, words).ifPresent(notes::add);
+            }
+        }
+        if (terms.period() instanceof FixedPeriod) {
+            notes.add(new Note(Part.PERIOD, words.say("note.fixed-period"), false));
+        }
+        return notes;
+    }
+
+    /** Said only of subscriptions that the reader may see anyway. */
+    private Optional<Note> doubled(Tx tx, Person who, Terms terms, Subscription other, Words words) {
+        List<String> twice = terms.recipients().stream()
+                .filter(other.terms().recipients()::contains)
+                .map(id -> id.equals(who.id())
+                        ? words.say("sentence.you")
+                        : people.find(tx, id).orElseThrow().name())
+                .toList();
+        boolean visible = gate.isVisible(tx, gate.access(tx, who), who, other);
+        return twice.isEmpty() || !visible
+                ? Optional.empty()
+                : Optional.of(new Note(
+                        Part.TO_WHOM,
+                        words.say(
+                                "note.already",
+                                words.shortList(twice, 3),
+                                other.terms().name()),
+                        false));
+    }
+}

@@ -1,0 +1,57 @@
+package mailshelf.server.subscription;
+
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import mailshelf.core.report.Definition;
+import mailshelf.core.rights.Person;
+import mailshelf.core.rights.PersonId;
+import mailshelf.core.subscription.Sentence;
+import mailshelf.core.subscription.Terms;
+import mailshelf.core.wording.Words;
+import mailshelf.server.http.Languages;
+import mailshelf.server.library.Definitions;
+import mailshelf.store.Tx;
+import mailshelf.store.library.ReportStore;
+import mailshelf.store.people.PersonStore;
+import org.springframework.stereotype.Component;
+
+/** Says terms as their sentence, for a reader. */
+@Component
+public class Describe {
+    private final ReportStore reports;
+    private final Definitions definitions;
+    private final PersonStore people;
+
+    Describe(ReportStore reports, Definitions definitions, PersonStore people) {
+        this.reports = reports;
+        this.definitions = definitions;
+        this.people = people;
+    }
+
+    public String sentence(Tx tx, Terms terms, Person reader) {
+        return Sentence.text(terms, facts(tx, terms, reader), words(reader));
+    }
+
+    String fullSentence(Tx tx, Terms terms, Person reader) {
+        return Sentence.fullText(terms, facts(tx, terms, reader), words(reader));
+    }
+
+    List<Sentence.Phrase> phrases(Tx tx, Terms terms, Person reader) {
+        return Sentence.of(terms, facts(tx, terms, reader), words(reader));
+    }
+
+    private Sentence.Facts facts(Tx tx, Terms terms, Person reader) {
+        Definition definition = definitions
+                .newest(tx, reports.find(tx, terms.report()).orElseThrow())
+                .definition();
+        Map<PersonId, String> names = new HashMap<>();
+        terms.recipients().forEach(id -> people.find(tx, id).ifPresent(person -> names.put(id, person.name())));
+        return new Sentence.Facts(definition, names, Optional.of(reader.id()));
+    }
+
+    static Words words(Person reader) {
+        return Words.in(Languages.supported(reader.locale()));
+    }
+}

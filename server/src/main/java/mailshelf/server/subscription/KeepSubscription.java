@@ -1,0 +1,162 @@
+package mailshelf.server.subscription;
+
+import java.time.Instant;
+import java.util.Optional;
+import java.util.function.BiFunction;
+import java.util.function.UnaryOperator;
+import mailshelf.core.Problem;
+import mailshelf.core.rights.Person;
+import mailshelf.core.rights.PersonId;
+import mailshelf.core.subscription.State;
+import mailshelf.core.subscription.Subscription;
+import mailshelf.core.subscription.SubscriptionId;
+import mailshelf.core.subscription.Terms;
+import mailshelf.server.clock.BusinessClock;
+import mailshelf.server.delivery.DeliveryLoop;
+import mailshelf.server.rights.Gate;
+import mailshelf.store.Database;
+import mailshelf.store.Durable;
+import mailshelf.store.Tx;
+import mailshelf.store.people.PersonStore;
+import mailshelf.store.subscription.SubscriptionStore;
+import org.springframework.stereotype.Component;
+
+/** Keeps new subscriptions and moves kept ones: change, start, pause, resume, end; durable before it answers. */
+@Component
+class KeepSubscription {
+    private final Gate gate;
+    private final Database database;
+    private final Durable durable;
+    private final SubscriptionStore subscriptions;
+    private final PersonStore people;
+    private final CheckTerms check;
+    private final DeliveryLoop loop;
+    private final BusinessClock clock;
+
+    KeepSubscription(
+            Gate gate,
+            Database database,
+            Durable durable,
+            SubscriptionStore subscriptions,
+            PersonStore people,
+            CheckTerms check,
+            DeliveryLoop loop,
+            BusinessClock clock) {
+        this.gate = gate;
+        this.database = database;
+        this.durable = durable;
+        this.subscriptions = subscriptions;
+        this.people = people;
+        this.check = check;
+        this.loop = loop;
+        this.clock = clock;
+    }
+
+    /** @param start false keeps it as a draft */
+    SubscriptionId anew(Person who, Terms terms, boolean start) {
+        Instant now = clock.instant();
+        SubscriptionId id = database.inTransaction(tx -> {
+            check.require(tx, who, terms);
+            Subscription draft =
+                    new Subscription(new SubscriptionId(0), who.id(), State.DRAFT, "", 1, terms, Optional.empty());
+            return subscriptions.insert(tx, start ? draft.start(now) : draft, now);
+        });
+        settle();
+        return id;
+    }
+
+    /** @param version of the terms that the change was made from */
+    void change(Person who, SubscriptionId id, int version, Terms terms) {
+        move(who, id, (tx, before) -> {
+            if (before.version() != version) {
+                throw new Problem(
+                        Problem.Kind.STALE,
+                        "subscription.changed-meanwhile",
+                        before.terms().name());
+            }
+            check.require(tx, owner(tx, before), terms);
+            terms.recipients().stream()
+                    .filter(person -> !before.terms().recipients().contains(person))
+                    .forEach(person -> subscriptions.comeBack(tx, id, person));
+            return before.change(terms, clock.instant());
+        });
+    }
+
+    /** Takes one recipient off; numbering and schedule stay. */
+    /** Owners take anybody off the list; everybody else may leave it himself, and the list stays as it is. */
+    void takeOff(Person who, SubscriptionId id, PersonId recipient) {
+        if (recipient.equals(who.id()) && leavesByHimself(who, id)) {
+            durable.await();
+            return;
+        }
+        move(who, id, (tx, before) -> {
+            var others = before.terms().recipients().stream()
+                    .filter(p -> !p.equals(recipient))
+                    .toList();
+            if (others.size() == before.terms().recipients().size()) {
+                throw Problem.notFound();
+            }
+            return before.change(before.terms().withRecipients(others), clock.instant());
+        });
+    }
+
+    /** False for somebody who may change the list itself. */
+    private boolean leavesByHimself(Person who, SubscriptionId id) {
+        return database.inTransaction(tx -> {
+            boolean leaves = !gate.mayChange(who, gate.visible(tx, who, id));
+            if (leaves) {
+                subscriptions.leave(tx, id, who.id(), clock.instant());
+            }
+            return leaves;
+        });
+    }
+
+    void start(Person who, SubscriptionId id) {
+        moveWithRights(who, id, before -> before.start(clock.instant()));
+    }
+
+    void resume(Person who, SubscriptionId id) {
+        moveWithRights(who, id, before -> before.resume(clock.instant()));
+    }
+
+    void pause(Person who, SubscriptionId id, String because) {
+        if (because.length() > 500) {
+            throw Problem.invalid("subscription.reason-too-long", 500);
+        }
+        move(who, id, (tx, before) -> before.pause(because.strip()));
+    }
+
+    void end(Person who, SubscriptionId id) {
+        move(who, id, (tx, before) -> before.end());
+    }
+
+    private Person owner(Tx tx, Subscription subscription) {
+        return people.find(tx, subscription.owner()).orElseThrow();
+    }
+
+    /** Sending begins again only with the rights that it needs. */
+    private void moveWithRights(Person who, SubscriptionId id, UnaryOperator<Subscription> next) {
+        move(who, id, (tx, before) -> {
+            check.require(tx, owner(tx, before), before.terms());
+            return next.apply(before);
+        });
+    }
+
+    private void move(Person who, SubscriptionId id, BiFunction<Tx, Subscription, Subscription> next) {
+        database.doInTransaction(tx -> {
+            Subscription before = gate.changeable(tx, who, id);
+            if (!subscriptions.update(tx, before, next.apply(tx, before), who.id(), clock.instant())) {
+                throw new Problem(
+                        Problem.Kind.STALE,
+                        "subscription.changed-meanwhile",
+                        before.terms().name());
+            }
+        });
+        settle();
+    }
+
+    private void settle() {
+        durable.await();
+        loop.wake();
+    }
+}

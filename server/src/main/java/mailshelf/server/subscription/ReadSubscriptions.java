@@ -1,0 +1,189 @@
+package mailshelf.server.subscription;
+
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import mailshelf.core.audience.Recipient;
+import mailshelf.core.delivery.RunId;
+import mailshelf.core.rights.Person;
+import mailshelf.core.rights.PersonId;
+import mailshelf.core.subscription.State;
+import mailshelf.core.subscription.Subscription;
+import mailshelf.core.subscription.SubscriptionId;
+import mailshelf.core.subscription.Terms;
+import mailshelf.server.clock.BusinessClock;
+import mailshelf.server.delivery.Audience;
+import mailshelf.server.rights.Gate;
+import mailshelf.server.shelf.Spine;
+import mailshelf.store.Database;
+import mailshelf.store.Tx;
+import mailshelf.store.delivery.RunStore;
+import mailshelf.store.people.PersonStore;
+import mailshelf.store.shelf.IssueStore;
+import mailshelf.store.subscription.SubscriptionStore;
+import org.springframework.stereotype.Component;
+
+/** Reads subscriptions: the list, and one with its recipients, versions and runs. */
+@Component
+class ReadSubscriptions {
+    private static final int SPINES = 8;
+    private static final int RUNS = 20;
+
+    private final Gate gate;
+    private final Database database;
+    private final SubscriptionStore subscriptions;
+    private final PersonStore people;
+    private final IssueStore issues;
+    private final RunStore runs;
+    private final Audience audience;
+    private final Describe describe;
+    private final BusinessClock clock;
+
+    /** @param spines the last eight issues, oldest first */
+    record SubscriptionLine(
+            SubscriptionId id,
+            String name,
+            String sentence,
+            State state,
+            String pausedBecause,
+            String owner,
+            boolean mine,
+            boolean mayChange,
+            Optional<Instant> nextDue,
+            List<Spine> spines) {}
+
+    record NextSend(Optional<Instant> at, Instant now) {}
+
+    record RecipientView(PersonId id, String name, String address, Recipient.Inclusion inclusion, String because) {}
+
+    record VersionView(int no, String by, Instant at, String sentence) {}
+
+    record RunLine(
+            RunId id,
+            String trigger,
+            Instant dueAt,
+            String state,
+            String outcome,
+            String reason,
+            Optional<Integer> number) {}
+
+    record SubscriptionView(
+            SubscriptionLine line,
+            String fullSentence,
+            int version,
+            Terms terms,
+            List<RecipientView> recipients,
+            List<VersionView> versions,
+            List<RunLine> runs) {}
+
+    ReadSubscriptions(
+            Gate gate,
+            Database database,
+            SubscriptionStore subscriptions,
+            PersonStore people,
+            IssueStore issues,
+            RunStore runs,
+            Audience audience,
+            Describe describe,
+            BusinessClock clock) {
+        this.gate = gate;
+        this.database = database;
+        this.subscriptions = subscriptions;
+        this.people = people;
+        this.issues = issues;
+        this.runs = runs;
+        this.audience = audience;
+        this.describe = describe;
+        this.clock = clock;
+    }
+
+    /** All that the person may see; ended ones last. */
+    List<SubscriptionLine> list(Person who) {
+        return database.inTransaction(tx -> {
+            Gate.Access access = gate.access(tx, who);
+            List<Subscription> all = who.administrator() ? subscriptions.all(tx) : subscriptions.of(tx, who.id());
+            return all.stream()
+                    .filter(subscription -> gate.isVisible(tx, access, who, subscription))
+                    .sorted((a, b) -> Boolean.compare(a.state() == State.ENDED, b.state() == State.ENDED))
+                    .map(subscription -> line(tx, who, subscription))
+                    .toList();
+        });
+    }
+
+    /** The next send of all that I own or am sent, as the top line tells it. */
+    NextSend next(Person who) {
+        Optional<Instant> at = database.inTransaction(tx -> subscriptions.of(tx, who.id()).stream()
+                .flatMap(subscription -> subscription.nextDue().stream())
+                .min(Comparator.naturalOrder()));
+        return new NextSend(at, clock.instant());
+    }
+
+    SubscriptionView one(Person who, SubscriptionId id) {
+        return database.inTransaction(tx -> {
+            Subscription subscription = gate.visible(tx, who, id);
+            return new SubscriptionView(
+                    line(tx, who, subscription),
+                    describe.fullSentence(tx, subscription.terms(), who),
+                    subscription.version(),
+                    subscription.terms(),
+                    audience.of(tx, subscription).stream()
+                            .map(r -> recipient(who, r))
+                            .toList(),
+                    subscriptions.versions(tx, id).stream()
+                            .map(v -> version(tx, who, v))
+                            .toList(),
+                    runs.ofSubscription(tx, id, RUNS).stream()
+                            .filter(run -> !run.trigger().isTrial()
+                                    || run.askedBy().filter(who.id()::equals).isPresent())
+                            .map(run -> new RunLine(
+                                    run.id(),
+                                    Describe.words(who)
+                                            .say("trigger."
+                                                    + run.trigger().kind().name()),
+                                    run.dueAt(),
+                                    run.state().name(),
+                                    run.outcome().name(),
+                                    run.reason(),
+                                    issues.ofRun(tx, run.id()).flatMap(issue -> issue.number())))
+                            .toList());
+        });
+    }
+
+    private SubscriptionLine line(Tx tx, Person who, Subscription subscription) {
+        List<Spine> spines = new ArrayList<>(issues.newest(tx, subscription.id(), SPINES).stream()
+                .map(issue -> Spine.of(issue, issues.shelfEntry(tx, who.id(), issue.id()), who))
+                .toList());
+        Collections.reverse(spines);
+        return new SubscriptionLine(
+                subscription.id(),
+                subscription.terms().name(),
+                describe.sentence(tx, subscription.terms(), who),
+                subscription.state(),
+                subscription.pausedBecause(),
+                people.find(tx, subscription.owner()).orElseThrow().name(),
+                subscription.owner().equals(who.id()),
+                gate.mayChange(who, subscription),
+                subscription.nextDue(),
+                spines);
+    }
+
+    private static RecipientView recipient(Person who, Recipient r) {
+        return new RecipientView(
+                r.person(),
+                r.name(),
+                r.address(),
+                r.inclusion(),
+                Describe.words(who).say("inclusion." + r.inclusion().name()));
+    }
+
+    private VersionView version(Tx tx, Person who, SubscriptionStore.Version version) {
+        return new VersionView(
+                version.no(),
+                people.find(tx, version.by()).orElseThrow().name(),
+                version.at(),
+                describe.sentence(tx, version.terms(), who));
+    }
+}

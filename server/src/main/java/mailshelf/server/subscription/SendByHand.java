@@ -1,0 +1,105 @@
+package mailshelf.server.subscription;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.UUID;
+import mailshelf.core.audience.Recipient;
+import mailshelf.core.delivery.RunId;
+import mailshelf.core.rights.Person;
+import mailshelf.core.subscription.Subscription;
+import mailshelf.core.subscription.SubscriptionId;
+import mailshelf.core.wording.Words;
+import mailshelf.server.clock.BusinessClock;
+import mailshelf.server.delivery.Audience;
+import mailshelf.server.delivery.BookRun;
+import mailshelf.server.delivery.DeliveryLoop;
+import mailshelf.server.rights.Gate;
+import mailshelf.store.Database;
+import mailshelf.store.Durable;
+import mailshelf.store.subscription.SubscriptionStore;
+import org.springframework.stereotype.Component;
+
+/** Sending outside the schedule: try it on myself, or to all now, with what that would do said first. */
+@Component
+class SendByHand {
+    private final Gate gate;
+    private final Database database;
+    private final Durable durable;
+    private final SubscriptionStore subscriptions;
+    private final Audience audience;
+    private final BookRun bookRun;
+    private final CheckTerms check;
+    private final DeliveryLoop loop;
+    private final BusinessClock clock;
+
+    /** Somebody who would be left out, and why. */
+    record LeftOut(String name, String because) {}
+
+    /** What sending to all now would do. */
+    record Outlook(int number, int recipients, List<LeftOut> leftOut, String days, String regular) {}
+
+    SendByHand(
+            Gate gate,
+            Database database,
+            Durable durable,
+            SubscriptionStore subscriptions,
+            Audience audience,
+            BookRun bookRun,
+            CheckTerms check,
+            DeliveryLoop loop,
+            BusinessClock clock) {
+        this.gate = gate;
+        this.database = database;
+        this.durable = durable;
+        this.subscriptions = subscriptions;
+        this.audience = audience;
+        this.bookRun = bookRun;
+        this.check = check;
+        this.loop = loop;
+        this.clock = clock;
+    }
+
+    Outlook outlook(Person who, SubscriptionId id) {
+        Words words = Describe.words(who);
+        Instant now = clock.instant();
+        return database.inTransaction(tx -> {
+            Subscription subscription = gate.changeable(tx, who, id);
+            List<Recipient> recipients = audience.of(tx, subscription);
+            List<LeftOut> leftOut = recipients.stream()
+                    .filter(r -> r.inclusion() != Recipient.Inclusion.INCLUDED)
+                    .map(r -> new LeftOut(
+                            r.name(), words.say("inclusion." + r.inclusion().name())))
+                    .toList();
+            var dates = words.dates(subscription.terms().schedule().zone());
+            return new Outlook(
+                    subscriptions.numbering(tx, id).nextNumber(),
+                    recipients.size() - leftOut.size(),
+                    leftOut,
+                    dates.fullWindow(subscription.terms().windowAt(now)),
+                    subscription.nextDue().map(dates::moment).orElse(""));
+        });
+    }
+
+    RunId toAll(Person who, SubscriptionId id) {
+        RunId run = database.inTransaction(tx -> {
+            Subscription subscription = gate.changeable(tx, who, id);
+            subscription.requireSendable();
+            check.require(tx, who, subscription.terms());
+            return bookRun.byHand(tx, subscription, who, UUID.randomUUID().toString(), clock.instant());
+        });
+        durable.await();
+        loop.wake();
+        return run;
+    }
+
+    RunId trial(Person who, SubscriptionId id) {
+        RunId run = database.inTransaction(tx -> {
+            Subscription subscription = gate.visible(tx, who, id);
+            gate.readable(tx, who, subscription.terms().report());
+            return bookRun.trial(tx, subscription, who, UUID.randomUUID().toString(), clock.instant());
+        });
+        durable.await();
+        loop.wake();
+        return run;
+    }
+}

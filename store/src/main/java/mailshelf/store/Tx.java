@@ -1,0 +1,110 @@
+package mailshelf.store;
+
+import java.sql.Connection;
+import java.sql.PreparedStatement;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.time.Instant;
+import java.time.ZoneOffset;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import mailshelf.core.Id;
+
+/**
+ * One transaction on one connection. Statements take their values in order: ids, enums, instants (cut to microseconds,
+ * since H2 rounds what is left up), days, texts, numbers, and Optionals of them for columns that may be null.
+ */
+public final class Tx {
+    private final Connection connection;
+
+    Tx(Connection connection) {
+        this.connection = connection;
+    }
+
+    /** @return how many rows were changed; the caller decides what none means */
+    public int update(String sql, Object... values) {
+        try (PreparedStatement statement = connection.prepareStatement(sql)) {
+            bind(statement, values);
+            return statement.executeUpdate();
+        } catch (SQLException e) {
+            throw failed(sql, e);
+        }
+    }
+
+    /** @return the key that the database gave the new row */
+    public long insert(String sql, Object... values) {
+        try (PreparedStatement statement = connection.prepareStatement(sql, new String[] {"id"})) {
+            bind(statement, values);
+            statement.executeUpdate();
+            try (ResultSet keys = statement.getGeneratedKeys()) {
+                keys.next();
+                return keys.getLong(1);
+            }
+        } catch (SQLException e) {
+            throw failed(sql, e);
+        }
+    }
+
+    public <T> List<T> list(String sql, Row.Mapper<T> mapper, Object... values) {
+        try (PreparedStatement statement = connection.prepareStatement(sql)) {
+            bind(statement, values);
+            try (ResultSet results = statement.executeQuery()) {
+                Row row = new Row(results);
+                List<T> found = new ArrayList<>();
+                while (results.next()) {
+                    found.add(mapper.map(row));
+                }
+                return found;
+            }
+        } catch (SQLException e) {
+            throw failed(sql, e);
+        }
+    }
+
+    /** @throws IllegalStateException for more than one row */
+    public <T> Optional<T> one(String sql, Row.Mapper<T> mapper, Object... values) {
+        List<T> found = list(sql, mapper, values);
+        if (found.size() > 1) {
+            throw new IllegalStateException(found.size() + " rows where one was expected: " + firstLine(sql));
+        }
+        return found.stream().findFirst();
+    }
+
+    public long count(String sql, Object... values) {
+        return one(sql, row -> row.number("n"), values).orElseThrow();
+    }
+
+    private static void bind(PreparedStatement statement, Object[] values) throws SQLException {
+        for (int i = 0; i < values.length; i++) {
+            statement.setObject(i + 1, plain(values[i]));
+        }
+    }
+
+    private static Object plain(Object value) {
+        if (value instanceof Optional<?> optional) {
+            return optional.isEmpty() ? null : plain(optional.get());
+        }
+        if (value instanceof Id id) {
+            return id.value();
+        }
+        if (value instanceof Instant instant) {
+            return instant.truncatedTo(ChronoUnit.MICROS).atOffset(ZoneOffset.UTC);
+        }
+        if (value instanceof Locale locale) {
+            return locale.toLanguageTag();
+        }
+        return value instanceof Enum<?> choice ? choice.name() : value;
+    }
+
+    /** Says which statement failed, never with its values: they may be secret. */
+    private static StoreException failed(String sql, SQLException e) {
+        return new StoreException("Statement failed (" + e.getSQLState() + "): " + firstLine(sql), e);
+    }
+
+    private static String firstLine(String sql) {
+        return sql.strip().lines().findFirst().orElse("");
+    }
+}

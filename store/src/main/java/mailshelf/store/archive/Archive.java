@@ -1,0 +1,111 @@
+package mailshelf.store.archive;
+
+import java.io.IOException;
+import java.nio.ByteBuffer;
+import java.nio.channels.FileChannel;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardOpenOption;
+import java.time.Instant;
+import java.time.ZoneOffset;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import mailshelf.core.subscription.SubscriptionId;
+import mailshelf.store.StoreException;
+
+/**
+ * The archive's folder: one tar file an issue and writing server. A file is only ever appended to behind the last entry
+ * that the database names; what lies behind that after a crash is cut off. Parts are on the disk before this returns,
+ * so that a transaction that names them names nothing that can be lost.
+ */
+public final class Archive {
+    private final Path folder;
+
+    public Archive(Path dataFolder) {
+        this.folder = dataFolder.resolve("shelf");
+    }
+
+    public Path folder() {
+        return folder;
+    }
+
+    /**
+     * Relative path of an issue's file.
+     *
+     * @param number empty for a trial, which is named by its run
+     */
+    public static String volume(
+            Instant madeAt, SubscriptionId subscription, Optional<Integer> number, int revision, long run, int server) {
+        String name = number.map(n -> n + "-r" + revision).orElse("trial-" + run);
+        return madeAt.atZone(ZoneOffset.UTC).getYear() + "/" + subscription.value() + "/" + name + "." + server
+                + ".tar";
+    }
+
+    /**
+     * Appends parts and writes them through to the disk.
+     *
+     * @param named the entries that the database names in this volume, in order
+     * @return an entry a part, in the same order
+     */
+    public List<Entry> append(String volume, List<Entry> named, List<Part> parts, Instant at) {
+        long end = named.isEmpty() ? 0 : named.get(named.size() - 1).endAt();
+        Path file = folder.resolve(volume);
+        try {
+            boolean fresh = Files.notExists(file);
+            Files.createDirectories(file.getParent());
+            List<Entry> entries = new ArrayList<>();
+            try (FileChannel channel = FileChannel.open(file, StandardOpenOption.CREATE, StandardOpenOption.WRITE)) {
+                if (channel.size() < end) {
+                    throw new IOException(volume + " is shorter than the entries that it should hold");
+                }
+                channel.truncate(end);
+                channel.position(end);
+                for (Part part : parts) {
+                    write(channel, Tar.header(part.name(), part.content().length, at.getEpochSecond()));
+                    entries.add(new Entry(part.sha256(), volume, channel.position(), part.content().length));
+                    write(channel, part.content());
+                    write(channel, new byte[(int) (Tar.padded(part.content().length) - part.content().length)]);
+                }
+                write(channel, Tar.TRAILER);
+                channel.force(true);
+            }
+            if (fresh) {
+                syncFolder(file.getParent());
+            }
+            return entries;
+        } catch (IOException e) {
+            throw new StoreException("The archive could not be written", e);
+        }
+    }
+
+    /** The bytes of a part. */
+    public byte[] read(Entry entry) {
+        try (FileChannel channel = FileChannel.open(folder.resolve(entry.volume()), StandardOpenOption.READ)) {
+            ByteBuffer buffer = ByteBuffer.allocate((int) entry.sizeBytes());
+            channel.position(entry.startAt());
+            while (buffer.hasRemaining()) {
+                if (channel.read(buffer) < 0) {
+                    throw new IOException(entry.volume() + " ends before its entry does");
+                }
+            }
+            return buffer.array();
+        } catch (IOException e) {
+            throw new StoreException("The archive could not be read", e);
+        }
+    }
+
+    private static void write(FileChannel channel, byte[] bytes) throws IOException {
+        ByteBuffer buffer = ByteBuffer.wrap(bytes);
+        while (buffer.hasRemaining()) {
+            channel.write(buffer);
+        }
+    }
+
+    /** A new file's name lies in its folder, which must be on the disk too. */
+    private static void syncFolder(Path folder) throws IOException {
+        try (FileChannel channel = FileChannel.open(folder, StandardOpenOption.READ)) {
+            channel.force(true);
+        }
+    }
+}

@@ -1,0 +1,73 @@
+package mailshelf.store.data;
+
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Optional;
+import mailshelf.core.data.Column;
+import mailshelf.core.data.DataSetId;
+import mailshelf.core.data.LoadId;
+import mailshelf.core.json.CoreJson;
+import mailshelf.store.Row;
+import mailshelf.store.Tx;
+
+/** Data sets and the record of their loads; the rows themselves are files. */
+public final class DataSetStore {
+    private static final String DATA_SET = "SELECT id, name, columns, date_column FROM data_set";
+    private static final String LOAD = "SELECT id, data_set, no, sha256, row_count, figures_to, loaded_at FROM load";
+
+    private static DataSet dataSet(Row row) {
+        return new DataSet(
+                new DataSetId(row.number("id")),
+                row.text("name"),
+                List.of(CoreJson.read(row.text("columns"), Column[].class)),
+                row.text("date_column"));
+    }
+
+    private static Load load(Row row) {
+        return new Load(
+                new LoadId(row.number("id")),
+                new DataSetId(row.number("data_set")),
+                row.integer("no"),
+                row.text("sha256"),
+                row.number("row_count"),
+                row.optionalDay("figures_to"),
+                row.instant("loaded_at"));
+    }
+
+    public List<DataSet> all(Tx tx) {
+        return tx.list(DATA_SET + " ORDER BY name", DataSetStore::dataSet);
+    }
+
+    public Optional<DataSet> find(Tx tx, DataSetId id) {
+        return tx.one(DATA_SET + " WHERE id = ?", DataSetStore::dataSet, id);
+    }
+
+    public Optional<DataSet> byName(Tx tx, String name) {
+        return tx.one(DATA_SET + " WHERE name = ?", DataSetStore::dataSet, name);
+    }
+
+    public DataSetId insert(Tx tx, String name, List<Column> columns, String dateColumn) {
+        return new DataSetId(tx.insert(
+                "INSERT INTO data_set (name, columns, date_column) VALUES (?, ?, ?)",
+                name,
+                CoreJson.write(columns),
+                dateColumn));
+    }
+
+    public Optional<Load> newestLoad(Tx tx, DataSetId dataSet) {
+        return tx.one(
+                LOAD + " WHERE data_set = ? ORDER BY no DESC FETCH FIRST 1 ROW ONLY", DataSetStore::load, dataSet);
+    }
+
+    public Optional<Load> findLoad(Tx tx, LoadId id) {
+        return tx.one(LOAD + " WHERE id = ?", DataSetStore::load, id);
+    }
+
+    public LoadId insertLoad(
+            Tx tx, DataSetId dataSet, int no, String sha256, long rows, Optional<LocalDate> figuresTo, Instant at) {
+        return new LoadId(tx.insert("""
+                INSERT INTO load (data_set, no, sha256, row_count, figures_to, loaded_at)
+                VALUES (?, ?, ?, ?, ?, ?)""", dataSet, no, sha256, rows, figuresTo, at));
+    }
+}

@@ -1,0 +1,82 @@
+package mailshelf.store.data;
+
+import java.io.BufferedReader;
+import java.io.IOException;
+import java.io.StringWriter;
+import java.io.UncheckedIOException;
+import java.nio.ByteBuffer;
+import java.nio.channels.FileChannel;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.nio.file.StandardOpenOption;
+import mailshelf.core.data.CsvTable;
+import mailshelf.core.data.DataSetId;
+import mailshelf.core.data.Table;
+import mailshelf.core.data.TableBuilder;
+import mailshelf.core.shelf.Sha256;
+
+/**
+ * The rows of each load as a CSV file in the data folder. The newest few are kept; figures of an issue never depend on
+ * old ones.
+ */
+public final class LoadFiles {
+    private static final int KEPT = 3;
+
+    private final Path folder;
+
+    public LoadFiles(Path dataFolder) {
+        this.folder = dataFolder.resolve("loads");
+    }
+
+    /** Writes a version through to the disk before anybody can name it; gives its checksum. */
+    public String write(DataSetId dataSet, int no, Table table) {
+        try {
+            StringWriter csv = new StringWriter();
+            CsvTable.write(table, csv);
+            byte[] bytes = csv.toString().getBytes(StandardCharsets.UTF_8);
+            Path target = file(dataSet, no);
+            Files.createDirectories(target.getParent());
+            Path partial = target.resolveSibling(target.getFileName() + ".part");
+            try (FileChannel channel = FileChannel.open(
+                    partial,
+                    StandardOpenOption.CREATE,
+                    StandardOpenOption.WRITE,
+                    StandardOpenOption.TRUNCATE_EXISTING)) {
+                ByteBuffer buffer = ByteBuffer.wrap(bytes);
+                while (buffer.hasRemaining()) {
+                    channel.write(buffer);
+                }
+                channel.force(true);
+            }
+            Files.move(partial, target, StandardCopyOption.ATOMIC_MOVE);
+            return Sha256.of(bytes);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    public Table read(DataSet dataSet, int no) {
+        TableBuilder rows = new TableBuilder(dataSet.columns(), dataSet.dateColumn());
+        try (BufferedReader reader = Files.newBufferedReader(file(dataSet.id(), no))) {
+            CsvTable.read(reader, dataSet.columns(), rows);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+        return rows.build();
+    }
+
+    /** Removes the version that has become too old by a load. */
+    public void removeOlderThan(DataSetId dataSet, int newest) {
+        try {
+            Files.deleteIfExists(file(dataSet, newest - KEPT));
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    private Path file(DataSetId dataSet, int no) {
+        return folder.resolve(Long.toString(dataSet.value())).resolve(no + ".csv");
+    }
+}

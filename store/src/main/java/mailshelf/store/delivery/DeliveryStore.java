@@ -1,0 +1,168 @@
+package mailshelf.store.delivery;
+
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import mailshelf.core.delivery.Answer;
+import mailshelf.core.delivery.CopyId;
+import mailshelf.core.delivery.DeliveryId;
+import mailshelf.core.delivery.DeliveryState;
+import mailshelf.core.delivery.DeliveryStep;
+import mailshelf.core.delivery.RunId;
+import mailshelf.core.delivery.RunRecipientId;
+import mailshelf.core.rights.PersonId;
+import mailshelf.store.Row;
+import mailshelf.store.Tx;
+
+/** Deliveries: the outbox, their leases, and every try with its answer. */
+public final class DeliveryStore {
+    private static final String DELIVERY = """
+            SELECT d.id, d.run, d.copy, d.message_id, d.mail_sha, d.state, d.attempts, d.next_try,
+                   r.person, r.name, r.address
+              FROM delivery d
+              JOIN run_recipient r ON r.id = d.run_recipient
+            """;
+    private static final int LONGEST_REPLY = 500;
+
+    /** One try and its answer. */
+    public record Attempt(int no, Instant at, String answer, String reply) {}
+
+    private static Delivery delivery(Row row) {
+        return new Delivery(
+                new DeliveryId(row.number("id")),
+                new RunId(row.number("run")),
+                new PersonId(row.number("person")),
+                row.text("name"),
+                row.text("address"),
+                new CopyId(row.number("copy")),
+                row.text("message_id"),
+                row.optionalText("mail_sha"),
+                row.choice("state", DeliveryState.class),
+                row.integer("attempts"),
+                row.instant("next_try"));
+    }
+
+    public DeliveryId insert(
+            Tx tx, RunId run, RunRecipientId recipient, CopyId copy, String mailDomain, Instant firstTry) {
+        DeliveryId id = new DeliveryId(tx.insert("""
+                INSERT INTO delivery (run, run_recipient, destination, copy, message_id, state, attempts, next_try)
+                VALUES (?, ?, 'MAIL', ?, '', 'WAITING', 0, ?)""", run, recipient, copy, firstTry));
+        tx.update(
+                "UPDATE delivery SET message_id = ? WHERE id = ?",
+                "<delivery-" + id.value() + ".run-" + run.value() + "@" + mailDomain + ">",
+                id);
+        return id;
+    }
+
+    public List<Delivery> ofRun(Tx tx, RunId run) {
+        return tx.list(DELIVERY + " WHERE d.run = ? ORDER BY d.id", DeliveryStore::delivery, run);
+    }
+
+    public Optional<Delivery> find(Tx tx, DeliveryId id) {
+        return tx.one(DELIVERY + " WHERE d.id = ?", DeliveryStore::delivery, id);
+    }
+
+    /**
+     * Takes deliveries that are due and that nobody works on. The try is counted before it is made, so that one whose
+     * answer was never recorded is known after a crash.
+     *
+     * @param now by the business clock, as tries are
+     * @param machineNow by the machine's clock, as leases are
+     */
+    public List<Delivery> claim(Tx tx, String owner, Instant now, Instant machineNow, Instant until, int most) {
+        List<DeliveryId> free = tx.list("""
+                SELECT id FROM delivery
+                 WHERE state IN ('WAITING', 'TRYING_AGAIN') AND next_try <= ?
+                   AND (lease_until IS NULL OR lease_until < ?)
+                 ORDER BY next_try, id
+                 FETCH FIRST ? ROWS ONLY""", row -> new DeliveryId(row.number("id")), now, machineNow, most);
+        List<Delivery> claimed = new ArrayList<>();
+        for (DeliveryId id : free) {
+            int mine = tx.update("""
+                    UPDATE delivery
+                       SET lease_owner = ?, lease_until = ?, attempts = attempts + 1
+                     WHERE id = ? AND state IN ('WAITING', 'TRYING_AGAIN')
+                       AND (lease_until IS NULL OR lease_until < ?)""", owner, until, id, machineNow);
+            if (mine == 1) {
+                claimed.add(find(tx, id).orElseThrow());
+            }
+        }
+        return claimed;
+    }
+
+    /** Whether the try before this one was begun and its answer never recorded: the mail may be out already. */
+    public boolean lastAnswerIsMissing(Tx tx, Delivery delivery) {
+        int before = delivery.attempts() - 1;
+        return before > 0
+                && tx.count("SELECT COUNT(*) AS n FROM attempt WHERE delivery = ? AND no = ?", delivery.id(), before)
+                        == 0;
+    }
+
+    public void putTogether(Tx tx, DeliveryId id, String mailSha) {
+        tx.update("UPDATE delivery SET mail_sha = ? WHERE id = ?", mailSha, id);
+    }
+
+    /** Records an answer and what follows; false when the lease was lost to another worker. */
+    public boolean answered(Tx tx, Delivery delivery, String owner, Answer answer, DeliveryStep step, Instant now) {
+        int mine = tx.update("""
+                UPDATE delivery
+                   SET state = ?, next_try = ?, lease_owner = NULL, lease_until = NULL
+                 WHERE id = ? AND attempts = ? AND lease_owner = ?""", step.state(), step.nextTry().orElse(now), delivery.id(), delivery.attempts(), owner);
+        if (mine == 1) {
+            recordAttempt(tx, delivery.id(), delivery.attempts(), answer, now);
+        }
+        return mine == 1;
+    }
+
+    public void recordAttempt(Tx tx, DeliveryId id, int no, Answer answer, Instant now) {
+        String reply =
+                answer.reply().length() > LONGEST_REPLY ? answer.reply().substring(0, LONGEST_REPLY) : answer.reply();
+        tx.update(
+                "INSERT INTO attempt (delivery, no, at, answer, reply) VALUES (?, ?, ?, ?, ?)",
+                id,
+                no,
+                now,
+                answer.getClass().getSimpleName().toUpperCase(Locale.ROOT),
+                reply);
+    }
+
+    /** Holds a delivery back for good without a try. */
+    public boolean withdraw(Tx tx, Delivery delivery, String owner) {
+        return tx.update("""
+                        UPDATE delivery
+                           SET state = 'WITHDRAWN', lease_owner = NULL, lease_until = NULL, attempts = attempts - 1
+                         WHERE id = ? AND attempts = ? AND lease_owner = ?""", delivery.id(), delivery.attempts(), owner) == 1;
+    }
+
+    public List<Attempt> attempts(Tx tx, DeliveryId id) {
+        return tx.list(
+                "SELECT no, at, answer, reply FROM attempt WHERE delivery = ? ORDER BY no",
+                row -> new Attempt(row.integer("no"), row.instant("at"), row.text("answer"), row.text("reply")),
+                id);
+    }
+
+    /** Has a delivery tried again now; false where it is under way or has been accepted. */
+    public boolean tryAgain(Tx tx, DeliveryId id, Instant now) {
+        return tx.update("""
+                        UPDATE delivery
+                           SET state = 'TRYING_AGAIN', next_try = ?
+                         WHERE id = ? AND state IN ('TRYING_AGAIN', 'REFUSED', 'GIVEN_UP') AND lease_owner IS NULL""", now, id) == 1;
+    }
+
+    /** Frees what an earlier life of a server held; only that server may ask for it, when it starts. */
+    public void forgetLeases(Tx tx, String ownerPrefix) {
+        tx.update(
+                "UPDATE delivery SET lease_owner = NULL, lease_until = NULL WHERE lease_owner LIKE ?",
+                ownerPrefix + "%");
+    }
+
+    /** When the next try of all is due. */
+    public Optional<Instant> nextTry(Tx tx) {
+        return tx.one(
+                        "SELECT MIN(next_try) AS due FROM delivery WHERE state IN ('WAITING', 'TRYING_AGAIN')",
+                        row -> row.optionalInstant("due"))
+                .flatMap(due -> due);
+    }
+}

@@ -1,0 +1,203 @@
+package mailshelf.store.delivery;
+
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import mailshelf.core.audience.Recipient;
+import mailshelf.core.data.LoadId;
+import mailshelf.core.delivery.RunId;
+import mailshelf.core.delivery.RunOutcome;
+import mailshelf.core.delivery.RunRecipientId;
+import mailshelf.core.delivery.RunState;
+import mailshelf.core.delivery.Trigger;
+import mailshelf.core.rights.PersonId;
+import mailshelf.core.subscription.SubscriptionId;
+import mailshelf.store.Row;
+import mailshelf.store.Tx;
+
+/** Runs, the recipients frozen with each, and the leases under which they are worked on. */
+public final class RunStore {
+    private static final String RUN = """
+            SELECT id, subscription, trigger_kind, trigger_key, asked_by, due_at, subscription_version,
+                   report_version, load, state, outcome, reason, attempt, booked_at, closed_at
+              FROM run
+            """;
+
+    /** A recipient as kept with a run. */
+    public record Listed(RunRecipientId id, Recipient recipient) {}
+
+    /** What a run is pinned to when it is booked. */
+    public record Pinned(int subscriptionVersion, int reportVersion, LoadId load) {}
+
+    private static Run run(Row row) {
+        return new Run(
+                new RunId(row.number("id")),
+                new SubscriptionId(row.number("subscription")),
+                new Trigger(row.choice("trigger_kind", Trigger.Kind.class), row.text("trigger_key")),
+                row.optionalNumber("asked_by").map(PersonId::new),
+                row.instant("due_at"),
+                row.integer("subscription_version"),
+                row.integer("report_version"),
+                new LoadId(row.number("load")),
+                row.choice("state", RunState.class),
+                row.choice("outcome", RunOutcome.class),
+                row.text("reason"),
+                row.integer("attempt"),
+                row.instant("booked_at"),
+                row.optionalInstant("closed_at"));
+    }
+
+    public Optional<Run> find(Tx tx, RunId id) {
+        return tx.one(RUN + " WHERE id = ?", RunStore::run, id);
+    }
+
+    public List<Run> ofSubscription(Tx tx, SubscriptionId id, int most) {
+        return tx.list(
+                RUN + " WHERE subscription = ? ORDER BY id DESC FETCH FIRST ? ROWS ONLY", RunStore::run, id, most);
+    }
+
+    /** The run that this trigger has started already, if it has. */
+    public Optional<RunId> booked(Tx tx, SubscriptionId subscription, Trigger trigger) {
+        return tx.one(
+                "SELECT id FROM run WHERE subscription = ? AND trigger_kind = ? AND trigger_key = ?",
+                row -> new RunId(row.number("id")),
+                subscription,
+                trigger.kind(),
+                trigger.key());
+    }
+
+    /** Books a run with its recipients; booking the same trigger twice gives the first run. */
+    public RunId book(
+            Tx tx,
+            SubscriptionId subscription,
+            Trigger trigger,
+            Optional<PersonId> askedBy,
+            Instant dueAt,
+            Pinned pinned,
+            List<Recipient> recipients,
+            Instant now) {
+        Optional<RunId> already = booked(tx, subscription, trigger);
+        if (already.isPresent()) {
+            return already.get();
+        }
+        RunId id = new RunId(tx.insert(
+                """
+                INSERT INTO run (subscription, trigger_kind, trigger_key, asked_by, due_at, subscription_version,
+                                 report_version, load, state, outcome, reason, attempt, booked_at)
+                VALUES (?, ?, ?, ?, ?, ?, ?, ?, 'DUE', 'OPEN', '', 0, ?)""",
+                subscription,
+                trigger.kind(),
+                trigger.key(),
+                askedBy,
+                dueAt,
+                pinned.subscriptionVersion(),
+                pinned.reportVersion(),
+                pinned.load(),
+                now));
+        for (Recipient recipient : recipients) {
+            tx.insert(
+                    "INSERT INTO run_recipient (run, person, name, address, inclusion) VALUES (?, ?, ?, ?, ?)",
+                    id,
+                    recipient.person(),
+                    recipient.name(),
+                    recipient.address(),
+                    recipient.inclusion());
+        }
+        return id;
+    }
+
+    public List<Listed> recipients(Tx tx, RunId run) {
+        return tx.list(
+                "SELECT id, person, name, address, inclusion FROM run_recipient WHERE run = ? ORDER BY id",
+                row -> new Listed(
+                        new RunRecipientId(row.number("id")),
+                        new Recipient(
+                                new PersonId(row.number("person")),
+                                row.text("name"),
+                                row.text("address"),
+                                row.choice("inclusion", Recipient.Inclusion.class))),
+                run);
+    }
+
+    /**
+     * Takes runs that nobody works on, in the order they fell due, and counts the attempt.
+     *
+     * @param now by the machine's clock, as leases are
+     */
+    public List<Run> claim(Tx tx, RunState state, String owner, Instant now, Instant until, int most) {
+        List<RunId> free = tx.list("""
+                SELECT id FROM run
+                 WHERE state = ? AND (lease_until IS NULL OR lease_until < ?)
+                 ORDER BY due_at, id
+                 FETCH FIRST ? ROWS ONLY""", row -> new RunId(row.number("id")), state, now, most);
+        List<Run> claimed = new ArrayList<>();
+        for (RunId id : free) {
+            int mine = tx.update("""
+                    UPDATE run
+                       SET lease_owner = ?, lease_until = ?, attempt = attempt + 1
+                     WHERE id = ? AND state = ? AND (lease_until IS NULL OR lease_until < ?)""", owner, until, id, state, now);
+            if (mine == 1) {
+                claimed.add(find(tx, id).orElseThrow());
+            }
+        }
+        return claimed;
+    }
+
+    /** Runs whose deliveries have all come to an end, but which are not closed. */
+    public List<Run> readyToClose(Tx tx, int most) {
+        return tx.list(RUN + """
+                         WHERE state = 'SENDING'
+                           AND NOT EXISTS (SELECT 1 FROM delivery d
+                                            WHERE d.run = run.id AND d.state IN ('WAITING', 'TRYING_AGAIN'))
+                         ORDER BY id
+                         FETCH FIRST ? ROWS ONLY""", RunStore::run, most);
+    }
+
+    /** False when the lease was lost to another worker, which then has the last word. */
+    public boolean move(Tx tx, Run run, String owner, RunState to, RunOutcome outcome, String reason, Instant now) {
+        return tx.update(
+                        """
+                        UPDATE run
+                           SET state = ?, outcome = ?, reason = ?, closed_at = ?, lease_owner = NULL,
+                               lease_until = NULL
+                         WHERE id = ? AND state = ? AND attempt = ?
+                           AND (lease_owner = ? OR lease_owner IS NULL)""",
+                        to,
+                        outcome,
+                        reason,
+                        to == RunState.CLOSED ? Optional.of(now) : Optional.empty(),
+                        run.id(),
+                        run.state(),
+                        run.attempt(),
+                        owner)
+                == 1;
+    }
+
+    /** Gives a run back, to be claimed again by the machine's clock. */
+    public void release(Tx tx, Run run, String owner, Instant notBefore) {
+        tx.update(
+                "UPDATE run SET lease_owner = NULL, lease_until = ? WHERE id = ? AND attempt = ? AND lease_owner = ?",
+                notBefore,
+                run.id(),
+                run.attempt(),
+                owner);
+    }
+
+    /** Frees what an earlier life of a server held; only that server may ask for it, when it starts. */
+    public void forgetLeases(Tx tx, String ownerPrefix) {
+        tx.update("UPDATE run SET lease_owner = NULL, lease_until = NULL WHERE lease_owner LIKE ?", ownerPrefix + "%");
+    }
+
+    /** A closed run whose deliveries were asked to be tried again is open again. */
+    public void reopen(Tx tx, RunId id) {
+        tx.update(
+                "UPDATE run SET state = 'SENDING', outcome = 'OPEN', closed_at = NULL WHERE id = ? AND state = 'CLOSED'",
+                id);
+    }
+
+    /** How many runs are not closed. */
+    public long open(Tx tx) {
+        return tx.count("SELECT COUNT(*) AS n FROM run WHERE state <> 'CLOSED'");
+    }
+}

@@ -1,0 +1,109 @@
+package mailshelf.store.people;
+
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import mailshelf.core.rights.Folder;
+import mailshelf.core.rights.FolderId;
+import mailshelf.core.rights.Grant;
+import mailshelf.core.rights.GroupId;
+import mailshelf.core.rights.PersonId;
+import mailshelf.core.rights.Rights;
+import mailshelf.core.rights.Subject;
+import mailshelf.core.rights.Verb;
+import mailshelf.store.Row;
+import mailshelf.store.Tx;
+
+/** Folders and what is granted in them. */
+public final class FolderStore {
+    private static final String NOTHING = "NOTHING";
+
+    private record Key(Subject subject, FolderId folder) {}
+
+    private static Folder folder(Row row) {
+        return new Folder(
+                new FolderId(row.number("id")), row.optionalNumber("parent").map(FolderId::new), row.text("name"));
+    }
+
+    public List<Folder> all(Tx tx) {
+        return tx.list("SELECT id, parent, name FROM folder ORDER BY name", FolderStore::folder);
+    }
+
+    public Optional<Folder> find(Tx tx, FolderId id) {
+        return tx.one("SELECT id, parent, name FROM folder WHERE id = ?", FolderStore::folder, id);
+    }
+
+    public FolderId insert(Tx tx, Optional<FolderId> parent, String name) {
+        return new FolderId(tx.insert("INSERT INTO folder (parent, name) VALUES (?, ?)", parent, name));
+    }
+
+    /** All rights of the house, as they stand in this transaction. */
+    public Rights rights(Tx tx) {
+        Map<FolderId, Optional<FolderId>> parents = new HashMap<>();
+        all(tx).forEach(folder -> parents.put(folder.id(), folder.parent()));
+        return new Rights(parents, grants(tx));
+    }
+
+    public List<Grant> grants(Tx tx) {
+        Map<Key, Set<Verb>> verbs = new LinkedHashMap<>();
+        tx.list("SELECT subject_kind, subject, folder, verb FROM granted ORDER BY folder, subject", row -> {
+            Key key = new Key(subject(row), new FolderId(row.number("folder")));
+            Set<Verb> own = verbs.computeIfAbsent(key, k -> new HashSet<>());
+            if (!row.text("verb").equals(NOTHING)) {
+                own.add(row.choice("verb", Verb.class));
+            }
+            return key;
+        });
+        return verbs.entrySet().stream()
+                .map(entry -> new Grant(entry.getKey().subject(), entry.getKey().folder(), entry.getValue()))
+                .toList();
+    }
+
+    private static Subject subject(Row row) {
+        long id = row.number("subject");
+        return row.text("subject_kind").equals("GROUP")
+                ? new Subject.OfGroup(new GroupId(id))
+                : new Subject.OfPerson(new PersonId(id));
+    }
+
+    /** Puts a grant in the place of what the subject was granted in this folder before. */
+    public void put(Tx tx, Grant grant) {
+        remove(tx, grant.subject(), grant.folder());
+        if (grant.verbs().isEmpty()) {
+            insertVerb(tx, grant, NOTHING);
+        }
+        grant.verbs().forEach(verb -> insertVerb(tx, grant, verb.name()));
+    }
+
+    /** Takes it away, so that the folder above counts again. */
+    public void remove(Tx tx, Subject subject, FolderId folder) {
+        tx.update(
+                "DELETE FROM granted WHERE subject_kind = ? AND subject = ? AND folder = ?",
+                kind(subject),
+                number(subject),
+                folder);
+    }
+
+    private static void insertVerb(Tx tx, Grant grant, String verb) {
+        tx.update(
+                "INSERT INTO granted (subject_kind, subject, folder, verb) VALUES (?, ?, ?, ?)",
+                kind(grant.subject()),
+                number(grant.subject()),
+                grant.folder(),
+                verb);
+    }
+
+    private static String kind(Subject subject) {
+        return subject instanceof Subject.OfGroup ? "GROUP" : "PERSON";
+    }
+
+    private static long number(Subject subject) {
+        return subject instanceof Subject.OfGroup group
+                ? group.group().value()
+                : ((Subject.OfPerson) subject).person().value();
+    }
+}

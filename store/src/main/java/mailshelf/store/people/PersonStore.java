@@ -1,0 +1,123 @@
+package mailshelf.store.people;
+
+import java.time.DayOfWeek;
+import java.time.ZoneId;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.Set;
+import mailshelf.core.rights.Group;
+import mailshelf.core.rights.GroupId;
+import mailshelf.core.rights.Person;
+import mailshelf.core.rights.PersonId;
+import mailshelf.core.rights.Rights;
+import mailshelf.store.Row;
+import mailshelf.store.Tx;
+
+/** People, their passwords' hashes, groups and who is in them. */
+public final class PersonStore {
+    private static final String PERSON = """
+            SELECT id, name, address, zone, locale, week_start, administrator, active
+              FROM person
+            """;
+
+    private static Person person(Row row) {
+        return new Person(
+                new PersonId(row.number("id")),
+                row.text("name"),
+                row.text("address"),
+                ZoneId.of(row.text("zone")),
+                Locale.forLanguageTag(row.text("locale")),
+                row.choice("week_start", DayOfWeek.class),
+                row.flag("administrator"),
+                row.flag("active"));
+    }
+
+    public List<Person> all(Tx tx) {
+        return tx.list(PERSON + " ORDER BY name", PersonStore::person);
+    }
+
+    public Optional<Person> find(Tx tx, PersonId id) {
+        return tx.one(PERSON + " WHERE id = ?", PersonStore::person, id);
+    }
+
+    public Optional<Person> byAddress(Tx tx, String address) {
+        return tx.one(PERSON + " WHERE address = ?", PersonStore::person, address.toLowerCase(Locale.ROOT));
+    }
+
+    /** @param person its id is not looked at */
+    public PersonId insert(Tx tx, Person person, Optional<String> passwordHash) {
+        return new PersonId(tx.insert(
+                """
+                INSERT INTO person (name, address, zone, locale, week_start, password_hash, administrator, active)
+                VALUES (?, ?, ?, ?, ?, ?, ?, ?)""",
+                person.name(),
+                person.address().toLowerCase(Locale.ROOT),
+                person.zone().getId(),
+                person.locale(),
+                person.firstDayOfWeek(),
+                passwordHash,
+                person.administrator(),
+                person.active()));
+    }
+
+    /** False when there is no such person. */
+    public boolean update(Tx tx, Person person) {
+        return tx.update(
+                        """
+                        UPDATE person
+                           SET name = ?, zone = ?, locale = ?, week_start = ?, administrator = ?, active = ?
+                         WHERE id = ?""",
+                        person.name(),
+                        person.zone().getId(),
+                        person.locale(),
+                        person.firstDayOfWeek(),
+                        person.administrator(),
+                        person.active(),
+                        person.id())
+                == 1;
+    }
+
+    public Optional<String> passwordHash(Tx tx, PersonId id) {
+        return tx.one("SELECT password_hash FROM person WHERE id = ?", row -> row.optionalText("password_hash"), id)
+                .flatMap(hash -> hash);
+    }
+
+    public void setPasswordHash(Tx tx, PersonId id, String hash) {
+        tx.update("UPDATE person SET password_hash = ? WHERE id = ?", hash, id);
+    }
+
+    /** The person as the rights ask for him: with his groups. */
+    public Rights.Asker asker(Tx tx, Person person) {
+        return new Rights.Asker(person.id(), groupsOf(tx, person.id()), person.administrator(), person.active());
+    }
+
+    private Set<GroupId> groupsOf(Tx tx, PersonId id) {
+        return new HashSet<>(
+                tx.list("SELECT grp FROM membership WHERE person = ?", row -> new GroupId(row.number("grp")), id));
+    }
+
+    public List<Group> groups(Tx tx) {
+        return tx.list(
+                "SELECT id, name FROM grp ORDER BY name",
+                row -> new Group(new GroupId(row.number("id")), row.text("name")));
+    }
+
+    public GroupId insertGroup(Tx tx, String name) {
+        return new GroupId(tx.insert("INSERT INTO grp (name) VALUES (?)", name));
+    }
+
+    public List<PersonId> members(Tx tx, GroupId group) {
+        return tx.list(
+                "SELECT person FROM membership WHERE grp = ? ORDER BY person",
+                row -> new PersonId(row.number("person")),
+                group);
+    }
+
+    /** Whoever is not in the list is in the group no more. */
+    public void setMembers(Tx tx, GroupId group, List<PersonId> people) {
+        tx.update("DELETE FROM membership WHERE grp = ?", group);
+        people.forEach(person -> tx.update("INSERT INTO membership (grp, person) VALUES (?, ?)", group, person));
+    }
+}

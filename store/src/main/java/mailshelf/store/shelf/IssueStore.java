@@ -1,0 +1,201 @@
+package mailshelf.store.shelf;
+
+import java.time.Instant;
+import java.util.Collection;
+import java.util.List;
+import java.util.Optional;
+import mailshelf.core.delivery.CopyId;
+import mailshelf.core.delivery.IssueId;
+import mailshelf.core.delivery.RunId;
+import mailshelf.core.delivery.RunOutcome;
+import mailshelf.core.delivery.RunState;
+import mailshelf.core.rights.PersonId;
+import mailshelf.core.subscription.SubscriptionId;
+import mailshelf.core.time.Window;
+import mailshelf.store.Row;
+import mailshelf.store.Tx;
+import mailshelf.store.Where;
+import mailshelf.store.archive.Entry;
+
+/** Issues, their copies and files, where each part lies in the archive, and what stands on whose shelf. */
+public final class IssueStore {
+    private static final String ISSUE = """
+            SELECT i.id, i.run, i.subscription, i.number, i.revision, i.outcome, i.reason, i.name, i.headline,
+                   i.period, i.from_day, i.to_day, i.due_at, i.made_at, i.manifest_sha, i.prev_sha,
+                   r.state AS run_state, r.outcome AS run_outcome
+              FROM issue i
+              JOIN run r ON r.id = i.run
+            """;
+    private static final String MADE = "MADE";
+
+    /** A file of a copy: its role (pdf, picture, figures), name for people, and checksum. */
+    public record CopyFile(String role, String name, String sha256, long sizeBytes) {}
+
+    /** Something put on a person's shelf. */
+    public record ShelfEntry(PersonId person, IssueId issue, CopyId copy, Optional<Instant> readAt) {}
+
+    private static Issue issue(Row row) {
+        return new Issue(
+                new IssueId(row.number("id")),
+                new RunId(row.number("run")),
+                new SubscriptionId(row.number("subscription")),
+                row.optionalNumber("number").map(Long::intValue),
+                row.integer("revision"),
+                row.text("outcome").equals(MADE),
+                row.text("reason"),
+                row.text("name"),
+                row.text("headline"),
+                row.text("period"),
+                new Window(row.day("from_day"), row.day("to_day")),
+                row.instant("due_at"),
+                row.instant("made_at"),
+                row.text("manifest_sha"),
+                row.optionalText("prev_sha"),
+                row.choice("run_state", RunState.class),
+                row.choice("run_outcome", RunOutcome.class));
+    }
+
+    public Optional<Issue> find(Tx tx, IssueId id) {
+        return tx.one(ISSUE + " WHERE i.id = ?", IssueStore::issue, id);
+    }
+
+    public Optional<Issue> ofRun(Tx tx, RunId run) {
+        return tx.one(ISSUE + " WHERE i.run = ?", IssueStore::issue, run);
+    }
+
+    /** Numbered issues of the subscriptions that fell due since a moment, oldest first. */
+    public List<Issue> since(Tx tx, Collection<SubscriptionId> subscriptions, Instant since) {
+        Where where = new Where()
+                .and("i.number IS NOT NULL")
+                .and("i.due_at >= ?", since)
+                .in("i.subscription", subscriptions);
+        return tx.list(ISSUE + where.sql() + " ORDER BY i.subscription, i.number", IssueStore::issue, where.values());
+    }
+
+    /** The newest numbered issues of one subscription, newest first. */
+    public List<Issue> newest(Tx tx, SubscriptionId subscription, int most) {
+        return tx.list(ISSUE + """
+                         WHERE i.subscription = ? AND i.number IS NOT NULL
+                         ORDER BY i.number DESC, i.revision DESC
+                         FETCH FIRST ? ROWS ONLY""", IssueStore::issue, subscription, most);
+    }
+
+    /** The issue before or after a number, if there is one. */
+    public Optional<Issue> neighbour(Tx tx, SubscriptionId subscription, int number, int step) {
+        return tx.one(
+                ISSUE + " WHERE i.subscription = ? AND i.number = ?", IssueStore::issue, subscription, number + step);
+    }
+
+    /** @param issue its id and where its run stands are not looked at */
+    public IssueId insert(Tx tx, Issue issue) {
+        return new IssueId(tx.insert(
+                """
+                INSERT INTO issue (run, subscription, number, revision, outcome, reason, name, headline, period,
+                                   from_day, to_day, due_at, made_at, manifest_sha, prev_sha)
+                VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)""",
+                issue.run(),
+                issue.subscription(),
+                issue.number(),
+                issue.revision(),
+                issue.made() ? MADE : "NOT_MADE",
+                issue.reason(),
+                issue.name(),
+                issue.headline(),
+                issue.period(),
+                issue.window().fromInclusive(),
+                issue.window().toInclusive(),
+                issue.dueAt(),
+                issue.madeAt(),
+                issue.manifestSha(),
+                issue.previousSha()));
+    }
+
+    public CopyId insertCopy(Tx tx, IssueId issue, String contentKey, List<CopyFile> files) {
+        CopyId copy = new CopyId(tx.insert("INSERT INTO copy (issue, content_key) VALUES (?, ?)", issue, contentKey));
+        for (CopyFile file : files) {
+            tx.update(
+                    "INSERT INTO copy_file (copy, role, name, sha256, size_bytes) VALUES (?, ?, ?, ?, ?)",
+                    copy,
+                    file.role(),
+                    file.name(),
+                    file.sha256(),
+                    file.sizeBytes());
+        }
+        return copy;
+    }
+
+    public List<CopyId> copies(Tx tx, IssueId issue) {
+        return tx.list("SELECT id FROM copy WHERE issue = ? ORDER BY id", row -> new CopyId(row.number("id")), issue);
+    }
+
+    public List<CopyFile> files(Tx tx, CopyId copy) {
+        return tx.list(
+                "SELECT role, name, sha256, size_bytes FROM copy_file WHERE copy = ? ORDER BY role, name",
+                row -> new CopyFile(row.text("role"), row.text("name"), row.text("sha256"), row.number("size_bytes")),
+                copy);
+    }
+
+    public void insertEntries(Tx tx, RunId run, List<Entry> entries) {
+        for (Entry entry : entries) {
+            tx.update(
+                    "INSERT INTO entry (run, sha256, volume, start_at, size_bytes) VALUES (?, ?, ?, ?, ?)",
+                    run,
+                    entry.sha256(),
+                    entry.volume(),
+                    entry.startAt(),
+                    entry.sizeBytes());
+        }
+    }
+
+    public Optional<Entry> entry(Tx tx, RunId run, String sha256) {
+        return tx.one(
+                "SELECT sha256, volume, start_at, size_bytes FROM entry WHERE run = ? AND sha256 = ?",
+                IssueStore::entry,
+                run,
+                sha256);
+    }
+
+    /** All entries of a run's volume, in the order they lie in it. */
+    public List<Entry> entries(Tx tx, RunId run, String volume) {
+        return tx.list("""
+                SELECT sha256, volume, start_at, size_bytes FROM entry
+                 WHERE run = ? AND volume = ?
+                 ORDER BY start_at""", IssueStore::entry, run, volume);
+    }
+
+    private static Entry entry(Row row) {
+        return new Entry(row.text("sha256"), row.text("volume"), row.number("start_at"), row.number("size_bytes"));
+    }
+
+    public void putOnShelf(Tx tx, PersonId person, IssueId issue, CopyId copy) {
+        tx.update("INSERT INTO shelf_entry (person, issue, copy) VALUES (?, ?, ?)", person, issue, copy);
+    }
+
+    public List<ShelfEntry> shelf(Tx tx, PersonId person) {
+        return tx.list(
+                "SELECT person, issue, copy, read_at FROM shelf_entry WHERE person = ?",
+                IssueStore::shelfEntry,
+                person);
+    }
+
+    public Optional<ShelfEntry> shelfEntry(Tx tx, PersonId person, IssueId issue) {
+        return tx.one(
+                "SELECT person, issue, copy, read_at FROM shelf_entry WHERE person = ? AND issue = ?",
+                IssueStore::shelfEntry,
+                person,
+                issue);
+    }
+
+    private static ShelfEntry shelfEntry(Row row) {
+        return new ShelfEntry(
+                new PersonId(row.number("person")),
+                new IssueId(row.number("issue")),
+                new CopyId(row.number("copy")),
+                row.optionalInstant("read_at"));
+    }
+
+    /** @param readAt empty marks it unread again */
+    public void setRead(Tx tx, PersonId person, IssueId issue, Optional<Instant> readAt) {
+        tx.update("UPDATE shelf_entry SET read_at = ? WHERE person = ? AND issue = ?", readAt, person, issue);
+    }
+}

@@ -1,0 +1,198 @@
+package mailshelf.store.subscription;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import mailshelf.core.json.CoreJson;
+import mailshelf.core.report.ReportId;
+import mailshelf.core.rights.PersonId;
+import mailshelf.core.subscription.State;
+import mailshelf.core.subscription.Subscription;
+import mailshelf.core.subscription.SubscriptionId;
+import mailshelf.core.subscription.Terms;
+import mailshelf.store.Row;
+import mailshelf.store.Tx;
+
+/** Subscriptions, every version of their terms, and who has taken himself off. */
+public final class SubscriptionStore {
+    private static final String SUBSCRIPTION = """
+            SELECT s.id, s.owner, s.state, s.paused_because, s.version, s.next_due, v.terms
+              FROM subscription s
+              JOIN subscription_version v ON v.subscription = s.id AND v.no = s.version
+            """;
+
+    /** One version of the terms, and who made it when. */
+    public record Version(int no, Terms terms, PersonId by, Instant at) {}
+
+    /** What an issue needs to be numbered and chained. */
+    public record Numbering(int nextNumber, Optional<String> chainHead) {}
+
+    private static Subscription subscription(Row row) {
+        return new Subscription(
+                new SubscriptionId(row.number("id")),
+                new PersonId(row.number("owner")),
+                row.choice("state", State.class),
+                row.text("paused_because"),
+                row.integer("version"),
+                CoreJson.read(row.text("terms"), Terms.class),
+                row.optionalInstant("next_due"));
+    }
+
+    public Optional<Subscription> find(Tx tx, SubscriptionId id) {
+        return tx.one(SUBSCRIPTION + " WHERE s.id = ?", SubscriptionStore::subscription, id);
+    }
+
+    public List<Subscription> all(Tx tx) {
+        return tx.list(SUBSCRIPTION + " ORDER BY s.id", SubscriptionStore::subscription);
+    }
+
+    public List<Subscription> ofReport(Tx tx, ReportId report) {
+        return tx.list(SUBSCRIPTION + " WHERE s.report = ? ORDER BY s.id", SubscriptionStore::subscription, report);
+    }
+
+    /** Those that a person owns or is on the list of. */
+    public List<Subscription> of(Tx tx, PersonId person) {
+        return tx.list(SUBSCRIPTION + """
+                         WHERE s.owner = ?
+                            OR s.id IN (SELECT r.subscription FROM subscription_recipient r WHERE r.person = ?)
+                         ORDER BY s.id""", SubscriptionStore::subscription, person, person);
+    }
+
+    /** Active ones that are due, the longest overdue first. */
+    public List<Subscription> due(Tx tx, Instant now, int most) {
+        return tx.list(SUBSCRIPTION + """
+                         WHERE s.state = 'ACTIVE' AND s.next_due <= ?
+                         ORDER BY s.next_due
+                         FETCH FIRST ? ROWS ONLY""", SubscriptionStore::subscription, now, most);
+    }
+
+    /** When the next of all falls due. */
+    public Optional<Instant> nextDue(Tx tx) {
+        return tx.one(
+                        "SELECT MIN(next_due) AS due FROM subscription WHERE state = 'ACTIVE'",
+                        row -> row.optionalInstant("due"))
+                .flatMap(due -> due);
+    }
+
+    /** @param draft its id is not looked at */
+    public SubscriptionId insert(Tx tx, Subscription draft, Instant now) {
+        SubscriptionId id = new SubscriptionId(tx.insert(
+                """
+                INSERT INTO subscription
+                       (owner, report, state, paused_because, version, next_due, next_number, created_at)
+                VALUES (?, ?, ?, ?, 1, ?, 1, ?)""",
+                draft.owner(),
+                draft.terms().report(),
+                draft.state(),
+                draft.pausedBecause(),
+                draft.nextDue(),
+                now));
+        insertVersion(tx, id, 1, draft.terms(), draft.owner(), now);
+        return id;
+    }
+
+    /**
+     * Writes a move from one state or version to the next.
+     *
+     * @return false when it has been moved by somebody else in the meantime
+     */
+    public boolean update(Tx tx, Subscription before, Subscription after, PersonId by, Instant now) {
+        boolean mine = tx.update(
+                        """
+                        UPDATE subscription
+                           SET owner = ?, report = ?, state = ?, paused_because = ?, version = ?, next_due = ?
+                         WHERE id = ? AND state = ? AND version = ?
+                           AND next_due IS NOT DISTINCT FROM ?""",
+                        after.owner(),
+                        after.terms().report(),
+                        after.state(),
+                        after.pausedBecause(),
+                        after.version(),
+                        after.nextDue(),
+                        before.id(),
+                        before.state(),
+                        before.version(),
+                        before.nextDue())
+                == 1;
+        if (mine && after.version() != before.version()) {
+            insertVersion(tx, after.id(), after.version(), after.terms(), by, now);
+        }
+        return mine;
+    }
+
+    private static void insertVersion(Tx tx, SubscriptionId id, int no, Terms terms, PersonId by, Instant now) {
+        tx.update(
+                "INSERT INTO subscription_version (subscription, no, terms, by_person, at) VALUES (?, ?, ?, ?, ?)",
+                id,
+                no,
+                CoreJson.write(terms),
+                by,
+                now);
+        tx.update("DELETE FROM subscription_recipient WHERE subscription = ?", id);
+        terms.recipients().stream()
+                .distinct()
+                .forEach(person -> tx.update(
+                        "INSERT INTO subscription_recipient (subscription, person) VALUES (?, ?)", id, person));
+    }
+
+    public List<Version> versions(Tx tx, SubscriptionId id) {
+        return tx.list(
+                "SELECT no, terms, by_person, at FROM subscription_version WHERE subscription = ? ORDER BY no DESC",
+                SubscriptionStore::version,
+                id);
+    }
+
+    public Version version(Tx tx, SubscriptionId id, int no) {
+        return tx.one(
+                        "SELECT no, terms, by_person, at FROM subscription_version WHERE subscription = ? AND no = ?",
+                        SubscriptionStore::version,
+                        id,
+                        no)
+                .orElseThrow(() -> new IllegalStateException("Subscription " + id + " has no version " + no));
+    }
+
+    private static Version version(Row row) {
+        return new Version(
+                row.integer("no"),
+                CoreJson.read(row.text("terms"), Terms.class),
+                new PersonId(row.number("by_person")),
+                row.instant("at"));
+    }
+
+    public boolean hasLeft(Tx tx, SubscriptionId id, PersonId person) {
+        return tx.count("SELECT COUNT(*) AS n FROM departure WHERE subscription = ? AND person = ?", id, person) > 0;
+    }
+
+    /** Leaving twice is leaving once. */
+    public void leave(Tx tx, SubscriptionId id, PersonId person, Instant now) {
+        if (!hasLeft(tx, id, person)) {
+            tx.update("INSERT INTO departure (subscription, person, at) VALUES (?, ?, ?)", id, person, now);
+        }
+    }
+
+    public void comeBack(Tx tx, SubscriptionId id, PersonId person) {
+        tx.update("DELETE FROM departure WHERE subscription = ? AND person = ?", id, person);
+    }
+
+    /** The next number as it stands; another run may draw it meanwhile. */
+    public Numbering numbering(Tx tx, SubscriptionId id) {
+        return numbering(tx, id, "");
+    }
+
+    /** As {@link #numbering}, with the row locked, so that numbers are drawn one after the other. */
+    public Numbering lockNumbering(Tx tx, SubscriptionId id) {
+        return numbering(tx, id, " FOR UPDATE");
+    }
+
+    private static Numbering numbering(Tx tx, SubscriptionId id, String lock) {
+        return tx.one(
+                        "SELECT next_number, chain_head FROM subscription WHERE id = ?" + lock,
+                        row -> new Numbering(row.integer("next_number"), row.optionalText("chain_head")),
+                        id)
+                .orElseThrow();
+    }
+
+    public void numbered(Tx tx, SubscriptionId id, int number, String chainHead) {
+        tx.update("UPDATE subscription SET next_number = ?, chain_head = ? WHERE id = ?", number + 1, chainHead, id);
+    }
+}

@@ -1,0 +1,87 @@
+package mailshelf.store;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.nio.file.Path;
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.IntStream;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+class DatabaseTest {
+    @TempDir
+    private Path folder;
+
+    private Database database;
+    private final SettingStore settings = new SettingStore();
+
+    @BeforeEach
+    void open() {
+        database = FreshDatabase.in(folder);
+    }
+
+    @AfterEach
+    void close() {
+        database.close();
+    }
+
+    @Test
+    void a_transaction_that_throws_leaves_nothing_behind() {
+        assertThatThrownBy(() -> database.doInTransaction(tx -> {
+                    settings.put(tx, "clock", "1");
+                    throw new IllegalStateException("in the middle");
+                }))
+                .hasMessage("in the middle");
+
+        Optional<String> kept = database.inTransaction(tx -> settings.find(tx, "clock"));
+        assertThat(kept).isEmpty();
+    }
+
+    @Test
+    void an_instant_read_back_is_never_later_than_the_one_that_was_written() {
+        Instant fine = Instant.parse("2026-11-25T06:00:00.123456789Z");
+
+        Optional<Instant> back = database.inTransaction(
+                tx -> tx.one("SELECT CAST(? AS TIMESTAMP(6) WITH TIME ZONE) AS t", row -> row.instant("t"), fine));
+
+        assertThat(back).contains(Instant.parse("2026-11-25T06:00:00.123456Z"));
+    }
+
+    @Test
+    void a_failed_statement_is_named_without_its_values() {
+        assertThatThrownBy(() -> database.doInTransaction(
+                        tx -> tx.update("INSERT INTO setting (name, content) VALUES (?, ?)", "s3cret", null)))
+                .isInstanceOf(StoreException.class)
+                .hasMessageContaining("INSERT INTO setting")
+                .hasMessageNotContaining("s3cret");
+    }
+
+    @Test
+    void many_waiters_for_durability_all_come_back() {
+        Durable durable = new Durable(database);
+
+        List<Thread> waiters = IntStream.range(0, 8)
+                .mapToObj(i -> new Thread(() -> {
+                    database.doInTransaction(tx -> settings.put(tx, "w" + i, "x"));
+                    durable.await();
+                }))
+                .toList();
+        waiters.forEach(Thread::start);
+        waiters.forEach(waiter -> {
+            try {
+                waiter.join(10_000);
+            } catch (InterruptedException e) {
+                throw new IllegalStateException(e);
+            }
+        });
+
+        assertThat(waiters).noneMatch(Thread::isAlive);
+        long kept = database.inTransaction(tx -> tx.count("SELECT COUNT(*) AS n FROM setting"));
+        assertThat(kept).isEqualTo(8);
+    }
+}

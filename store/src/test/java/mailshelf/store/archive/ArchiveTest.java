@@ -1,0 +1,174 @@
+package mailshelf.store.archive;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.BufferedInputStream;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardOpenOption;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Random;
+import java.util.Set;
+import mailshelf.core.json.CoreJson;
+import mailshelf.core.shelf.Manifest;
+import mailshelf.core.shelf.Receipts;
+import mailshelf.core.shelf.Sha256;
+import mailshelf.core.subscription.SubscriptionId;
+import org.apache.commons.compress.archivers.tar.TarArchiveInputStream;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+class ArchiveTest {
+    private static final Instant AT = Instant.parse("2026-11-23T06:00:00Z");
+    private static final SubscriptionId SUBSCRIPTION = new SubscriptionId(12);
+
+    @TempDir
+    private Path data;
+
+    private Archive archive;
+    private final List<String> manifests = new ArrayList<>();
+    private final List<Path> volumes = new ArrayList<>();
+
+    @BeforeEach
+    void three_issues() {
+        archive = new Archive(data);
+        Optional<String> previous = Optional.empty();
+        for (int number = 1; number <= 3; number++) {
+            String sha = issue(number, previous);
+            manifests.add(sha);
+            previous = Optional.of(sha);
+        }
+    }
+
+    @Test
+    void a_whole_archive_has_no_fault_and_any_tar_reader_opens_it() throws IOException {
+        assertThat(verify()).isEmpty();
+
+        List<String> names = new ArrayList<>();
+        try (var tar = new TarArchiveInputStream(new BufferedInputStream(Files.newInputStream(volumes.get(0))))) {
+            for (var entry = tar.getNextEntry(); entry != null; entry = tar.getNextEntry()) {
+                names.add(entry.getName());
+            }
+        }
+        assertThat(names)
+                .hasSize(4)
+                .contains("manifest.json")
+                .anyMatch(name -> name.matches("receipts-2/[0-9a-f]{64}\\.json"));
+    }
+
+    @Test
+    void a_changed_byte_is_found_wherever_it_is() throws IOException {
+        Random random = new Random(20261125);
+        Path volume = volumes.get(2);
+        byte[] bytes = Files.readAllBytes(volume);
+        for (int at = 0; at < bytes.length; at++) {
+            byte before = bytes[at];
+            bytes[at] ^= (byte) (1 << random.nextInt(8));
+            Files.write(volume, bytes);
+
+            assertThat(verify()).as("byte %s, was %s", at, before).isNotEmpty();
+
+            bytes[at] = before;
+        }
+    }
+
+    @Test
+    void an_issue_dropped_in_the_middle_is_found() throws IOException {
+        Files.delete(volumes.get(1));
+
+        assertThat(verify()).anyMatch(fault -> fault.contains("No. 2 is missing"));
+    }
+
+    @Test
+    void an_issue_dropped_at_the_end_is_found_by_a_checksum_from_a_mail_and_only_so() throws IOException {
+        Files.delete(volumes.get(2));
+
+        assertThat(verify()).isEmpty();
+        assertThat(Verification.of(archive.folder(), Set.of(manifests.get(2))).faults())
+                .anyMatch(fault -> fault.contains(manifests.get(2)));
+    }
+
+    @Test
+    void a_part_taken_out_is_found() throws IOException {
+        String volume = Archive.volume(AT, SUBSCRIPTION, Optional.of(4), 1, 4, 1);
+        Part lost = Part.of("files", "pdf", "not written".getBytes(StandardCharsets.UTF_8));
+        archive.append(volume, List.of(), List.of(manifest(4, Optional.of(manifests.get(2)), lost)), AT);
+
+        assertThat(verify()).anyMatch(fault -> fault.contains(lost.sha256()) && fault.contains("missing"));
+    }
+
+    @Test
+    void what_a_crash_left_behind_the_last_named_entry_is_cut_off() throws IOException {
+        String volume = "2026/12/9-r1.1.tar";
+        Part first = Part.of("files", "pdf", "first".getBytes(StandardCharsets.UTF_8));
+        Part second = Part.of("files", "pdf", "second".getBytes(StandardCharsets.UTF_8));
+        List<Entry> named = archive.append(volume, List.of(), List.of(first), AT);
+        Files.write(archive.folder().resolve(volume), new byte[777], StandardOpenOption.APPEND);
+
+        List<Entry> more = archive.append(volume, named, List.of(second), AT);
+
+        assertThat(archive.read(named.get(0))).isEqualTo(first.content());
+        assertThat(archive.read(more.get(0))).isEqualTo(second.content());
+        assertThat(new TarReader(archive.folder().resolve(volume)).faults()).isEmpty();
+    }
+
+    @Test
+    void a_mail_comes_back_byte_for_byte_and_its_attachment_is_kept_once() {
+        byte[] pdf = new byte[40_000];
+        new Random(1).nextBytes(pdf);
+        String encoded = java.util.Base64.getMimeEncoder().encodeToString(pdf);
+        byte[] mail = ("Subject: Fj\u00f8rd\r\n\r\n" + encoded + "\r\n--end--\r\n").getBytes(StandardCharsets.UTF_8);
+
+        byte[] pieces = MailPieces.split(mail, List.of(pdf));
+
+        assertThat(pieces.length).isLessThan(500);
+        assertThat(MailPieces.join(pieces, sha -> sha.equals(Sha256.of(pdf)) ? pdf : new byte[0]))
+                .isEqualTo(mail);
+    }
+
+    private List<String> verify() {
+        return Verification.of(archive.folder(), Set.of()).faults();
+    }
+
+    private String issue(int number, Optional<String> previous) {
+        String volume = Archive.volume(AT, SUBSCRIPTION, Optional.of(number), 1, number, 1);
+        volumes.add(archive.folder().resolve(volume));
+        Part pdf = Part.of("files", "pdf", ("pdf " + number).getBytes(StandardCharsets.UTF_8));
+        Part manifest = manifest(number, previous, pdf);
+        List<Entry> made = archive.append(volume, List.of(), List.of(pdf, manifest), AT);
+        Part mail = Part.of("mails", "json", ("mail " + number).getBytes(StandardCharsets.UTF_8));
+        var receipt = new Receipts.Receipt("ida@brinewater.example", "<d1@x>", "ACCEPTED", mail.sha256(), List.of());
+        var receipts = new Receipts(1, manifest.sha256(), number, 1, "SENT", AT, List.of(receipt));
+        archive.append(volume, made, List.of(mail, Part.receipts(2, CoreJson.canonical(receipts))), AT);
+        return manifest.sha256();
+    }
+
+    private static Part manifest(int number, Optional<String> previous, Part pdf) {
+        var parts = List.of(new Manifest.Part("pdf", "report.pdf", pdf.sha256(), pdf.content().length));
+        var manifest = new Manifest(
+                1,
+                12,
+                "Cancelled",
+                number,
+                1,
+                "made",
+                "",
+                AT,
+                AT,
+                "last-week",
+                "2026-11-16",
+                "2026-11-22",
+                List.of(),
+                new Manifest.Sources("sailings", 3, "Cancelled sailings", 1, 1),
+                parts,
+                List.of(),
+                previous);
+        return Part.named(Part.MANIFEST, CoreJson.canonical(manifest));
+    }
+}

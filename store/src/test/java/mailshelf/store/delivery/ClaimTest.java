@@ -1,0 +1,141 @@
+package mailshelf.store.delivery;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.file.Path;
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import mailshelf.core.audience.Recipient;
+import mailshelf.core.delivery.Answer;
+import mailshelf.core.delivery.CopyId;
+import mailshelf.core.delivery.DeliveryState;
+import mailshelf.core.delivery.DeliveryStep;
+import mailshelf.core.delivery.RunId;
+import mailshelf.core.delivery.RunOutcome;
+import mailshelf.core.delivery.RunState;
+import mailshelf.core.delivery.Trigger;
+import mailshelf.core.rights.Person;
+import mailshelf.store.Database;
+import mailshelf.store.FreshDatabase;
+import mailshelf.store.OneSubscription;
+import mailshelf.store.Tx;
+import mailshelf.store.shelf.IssueStore;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** Two workers over the same tables: who has the lease has the say, and nothing is done twice. */
+class ClaimTest {
+    private static final Instant NOW = OneSubscription.NOW;
+    private static final Instant LEASE = NOW.plusSeconds(60);
+
+    @TempDir
+    private Path folder;
+
+    private Database database;
+    private final RunStore runs = new RunStore();
+    private final DeliveryStore deliveries = new DeliveryStore();
+    private OneSubscription house;
+    private RunId run;
+
+    @BeforeEach
+    void one_run_booked() {
+        database = FreshDatabase.in(folder);
+        house = database.inTransaction(OneSubscription::kept);
+        run = database.inTransaction(this::book);
+    }
+
+    @AfterEach
+    void close() {
+        database.close();
+    }
+
+    @Test
+    void the_same_trigger_books_one_run() {
+        RunId again = database.inTransaction(this::book);
+
+        assertThat(again).isEqualTo(run);
+    }
+
+    @Test
+    void a_run_is_worked_on_by_one_at_a_time_and_taken_over_when_its_lease_has_run_out() {
+        List<Run> first = claim("one", NOW);
+        List<Run> meanwhile = claim("two", NOW.plusSeconds(30));
+        List<Run> later = claim("two", LEASE.plusSeconds(1));
+
+        assertThat(first).hasSize(1);
+        assertThat(meanwhile).isEmpty();
+        assertThat(later).hasSize(1);
+        assertThat(later.get(0).attempt()).isEqualTo(2);
+    }
+
+    @Test
+    void a_worker_that_lost_its_lease_cannot_overwrite_its_successor() {
+        Run slow = claim("one", NOW).get(0);
+        Run successor = claim("two", LEASE.plusSeconds(1)).get(0);
+
+        assertThat(move(slow, "one")).isFalse();
+        assertThat(move(successor, "two")).isTrue();
+    }
+
+    @Test
+    void a_delivery_is_handed_out_once_and_a_try_without_an_answer_is_known_after_a_crash() {
+        deliver();
+        Delivery first = claimDelivery("one", NOW).get(0);
+        assertThat(claimDelivery("two", NOW)).isEmpty();
+
+        Delivery again = claimDelivery("two", LEASE.plusSeconds(1)).get(0);
+
+        boolean missing = database.inTransaction(tx -> deliveries.lastAnswerIsMissing(tx, again));
+        assertThat(missing).isTrue();
+        assertThat(answer(first, "one")).isFalse();
+        assertThat(answer(again, "two")).isTrue();
+        Delivery kept =
+                database.inTransaction(tx -> deliveries.find(tx, again.id())).orElseThrow();
+        assertThat(kept.state()).isEqualTo(DeliveryState.ACCEPTED);
+    }
+
+    private List<Run> claim(String owner, Instant at) {
+        return database.inTransaction(tx -> runs.claim(tx, RunState.DUE, owner, at, at.plusSeconds(60), 10));
+    }
+
+    private boolean move(Run claimed, String owner) {
+        return database.inTransaction(
+                tx -> runs.move(tx, claimed, owner, RunState.CLOSED, RunOutcome.SKIPPED, "No rows.", NOW));
+    }
+
+    private List<Delivery> claimDelivery(String owner, Instant machineNow) {
+        return database.inTransaction(
+                tx -> deliveries.claim(tx, owner, NOW, machineNow, machineNow.plusSeconds(60), 10));
+    }
+
+    private boolean answer(Delivery delivery, String owner) {
+        Answer answer = new Answer.Accepted("250 ok");
+        return database.inTransaction(tx -> deliveries.answered(
+                tx, delivery, owner, answer, DeliveryStep.after(answer, delivery.attempts(), NOW), NOW));
+    }
+
+    private void deliver() {
+        database.doInTransaction(tx -> {
+            var issue = house.issue(tx, run, 1, NOW);
+            CopyId copy = new IssueStore().insertCopy(tx, issue, "1".repeat(64), List.of());
+            deliveries.insert(tx, run, runs.recipients(tx, run).get(0).id(), copy, "shelf.example", NOW);
+        });
+    }
+
+    private RunId book(Tx tx) {
+        Person ida = house.ida();
+        var recipient = new Recipient(ida.id(), ida.name(), ida.address(), Recipient.Inclusion.INCLUDED);
+        return runs.book(
+                tx,
+                house.subscription().id(),
+                new Trigger(Trigger.Kind.SCHEDULE, NOW.toString()),
+                Optional.empty(),
+                NOW,
+                OneSubscription.PINNED,
+                List.of(recipient),
+                NOW);
+    }
+}

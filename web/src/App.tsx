@@ -1,0 +1,50 @@
+import { Navigate, Route, Routes, useLocation } from "react-router";
+import { ComposerPage } from "./composer/ComposerPage";
+import { HousePage } from "./house/HousePage";
+import { IssuePage } from "./issue/IssuePage";
+import { RunPage } from "./issue/RunPage";
+import { Frame } from "./kit/Frame";
+import { Loaded } from "./kit/Loaded";
+import { NotHere } from "./kit/NotHere";
+import { useSession } from "./kit/useSession";
+import { LibraryPage } from "./library/LibraryPage";
+import { MailRoomPage } from "./mailroom/MailRoomPage";
+import { ReaderPage } from "./reader/ReaderPage";
+import { ShelfPage } from "./shelf/ShelfPage";
+import { InvitationPage } from "./signin/InvitationPage";
+import { SignInPage } from "./signin/SignInPage";
+import { SubscriptionPage } from "./subscriptions/SubscriptionPage";
+import { SubscriptionsPage } from "./subscriptions/SubscriptionsPage";
+
+/** Every address of the application and what stands there. */
+export function App() {
+  const session = useSession();
+  const location = useLocation();
+  return (
+    <Loaded query={session}>
+      {({ me, demo }) => (
+        <Routes>
+          <Route path="/invitations/:token" element={<InvitationPage />} />
+          <Route path="/sign-in" element={<SignInPage demo={demo} signedIn={me !== null} />} />
+          {me ? (
+            <Route element={<Frame me={me} demo={demo} />}>
+              <Route path="/" element={<ShelfPage />} />
+              <Route path="/library/:folder?" element={<LibraryPage />} />
+              <Route path="/reports/:id" element={<ReaderPage />} />
+              <Route path="/compose" element={<ComposerPage />} />
+              <Route path="/subscriptions" element={<SubscriptionsPage />} />
+              <Route path="/subscriptions/:id" element={<SubscriptionPage />} />
+              <Route path="/issues/:id" element={<IssuePage />} />
+              <Route path="/runs/:id" element={<RunPage />} />
+              {me.administrator && <Route path="/house/:part?" element={<HousePage />} />}
+              {demo && <Route path="/mail-room/:address?" element={<MailRoomPage />} />}
+              <Route path="*" element={<NotHere />} />
+            </Route>
+          ) : (
+            <Route path="*" element={<Navigate to="/sign-in" replace state={{ from: location }} />} />
+          )}
+        </Routes>
+      )}
+    </Loaded>
+  );
+}

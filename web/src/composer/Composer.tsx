@@ -1,0 +1,131 @@
+import { useState } from "react";
+import type { Api } from "../api/client";
+import { Choices } from "../kit/Choices";
+import { Fault } from "../kit/Fault";
+import { words } from "../words";
+import { Actions } from "./Actions";
+import type { Part } from "./part";
+import { PartEditor } from "./PartEditor";
+import { Preview } from "./Preview";
+import { Sends } from "./Sends";
+import { Sentence } from "./Sentence";
+import { useComposition } from "./useComposition";
+import { useTerms, type Terms } from "./useTerms";
+
+interface Props {
+  /** Under which what is on the screen outlives a reload. */
+  draftKey: string;
+  report: Api["ReaderView"];
+  first: Terms;
+  /** The subscription being changed; none for a new one. */
+  kept?: Api["SubscriptionView"];
+}
+
+type Face = "sentence" | "preview";
+
+/** The subscription as a sentence whose parts open their editors, beside what its recipients will get. */
+export function Composer({ draftKey, report, first, kept }: Props) {
+  const draft = useTerms(draftKey, first);
+  const [as, setAs] = useState<number | null>(null);
+  const [open, setOpen] = useState<Part[]>([]);
+  const [face, setFace] = useState<Face>("sentence");
+  const { recipients } = draft.terms;
+  const seenAs = as !== null && recipients.includes(as) ? as : (recipients[0] ?? null);
+  const composition = useComposition(draft.terms, seenAs, kept?.line.id ?? null);
+  const composed = composition.data;
+  const toggle = (part: Part) =>
+    setOpen((before) => (before.includes(part) ? before.filter((each) => each !== part) : [...before, part]));
+  const editor = (part: Part) => (
+    <PartEditor
+      key={part}
+      part={part}
+      report={report}
+      terms={draft.terms}
+      notes={composed?.notes ?? []}
+      change={draft.change}
+      close={() => toggle(part)}
+    />
+  );
+  return (
+    <div className="md:grid md:grid-cols-[56%_44%]">
+      <p className="pt-4 md:hidden">
+        <Choices
+          label={words.composer.face}
+          choices={[
+            { value: "sentence", text: words.composer.sentenceFace },
+            { value: "preview", text: words.composer.previewFace },
+          ]}
+          current={face}
+          choose={setFace}
+        />
+      </p>
+      <section
+        aria-label={words.composer.sentence}
+        className={`pt-6 md:pr-8 ${face === "sentence" ? "" : "max-md:hidden"}`}
+      >
+        <h1 className="text-quiet pb-1 font-sans text-xs font-normal">
+          {kept ? words.composer.changing(kept.line.name) : words.composer.isNew}
+        </h1>
+        <Fault error={composition.error} />
+        {composed && <Sentence composed={composed} open={open} toggle={toggle} editor={editor} />}
+        <p className="pt-4">
+          {words.composer.called}{" "}
+          <button
+            type="button"
+            className="choose"
+            aria-expanded={open.includes("NAME")}
+            onClick={() => toggle("NAME")}
+          >
+            {draft.terms.name || words.composer.noName}
+          </button>{" "}
+          <span className="text-quiet">· {words.composer.inNameOf}</span>
+        </p>
+        {open.includes("NAME") && editor("NAME")}
+        {composed && <Notes composed={composed} open={open} />}
+        <Actions draft={draft} kept={kept} composed={composed} />
+      </section>
+      <section
+        aria-label={words.composer.preview}
+        className={`bg-base-200 md:border-base-content min-h-[calc(100vh-56px)] p-4 max-md:-mx-4 md:-mr-8 md:-mb-24 md:border-l md:px-6 ${
+          face === "preview" ? "" : "max-md:hidden"
+        }`}
+      >
+        {composed && (
+          <>
+            <Preview
+              composed={composed}
+              report={report.report}
+              draft={{ terms: draft.terms, as: seenAs, own: kept?.line.id ?? null }}
+              setAs={setAs}
+              busy={composition.isPlaceholderData}
+            />
+            <Sends sends={composed.sends} zone={draft.terms.schedule.zone} />
+          </>
+        )}
+      </section>
+    </div>
+  );
+}
+
+/** What is missing, and what is noted on a part whose editor is closed. */
+function Notes({ composed, open }: { composed: Api["Composed"]; open: Part[] }) {
+  return (
+    <ul className="pt-3 text-sm">
+      {composed.missing.length > 0 && (
+        <li className="text-late">
+          {words.composer.missing(composed.missing.map((part) => words.part[part]))}
+        </li>
+      )}
+      {composed.notes
+        .filter((note) => !open.includes(note.part))
+        .map((note) => (
+          <li
+            key={note.text}
+            className={`first-letter:uppercase ${note.serious ? "text-error" : "text-late"}`}
+          >
+            {note.text}
+          </li>
+        ))}
+    </ul>
+  );
+}

@@ -1,0 +1,152 @@
+import type { Api } from "../api/client";
+import { Field, Tick } from "../kit/Field";
+import { FilterEditor } from "../kit/FilterEditor";
+import { PeriodEditor } from "../kit/PeriodEditor";
+import { words } from "../words";
+import { AudienceEditor } from "./AudienceEditor";
+import type { Part } from "./part";
+import type { Terms } from "./useTerms";
+import { WhenEditor } from "./WhenEditor";
+
+interface Props {
+  part: Part;
+  report: Api["ReaderView"];
+  terms: Terms;
+  notes: Api["Note"][];
+  change: (part: Partial<Terms>) => void;
+  close: () => void;
+}
+
+/** The editor of one part of the sentence, with what is to be said about that part under it. */
+export function PartEditor({ part, notes, close, ...rest }: Props) {
+  return (
+    <div role="group" aria-label={words.part[part]} className="border-base-content bg-leaf my-3 border p-4">
+      <Editor part={part} {...rest} />
+      {notes
+        .filter((note) => note.part === part)
+        .map((note) => (
+          <p
+            key={note.text}
+            className={`pt-2 text-sm first-letter:uppercase ${note.serious ? "text-error" : "text-late"}`}
+          >
+            {note.text}
+          </p>
+        ))}
+      <button type="button" className="choose mt-3 text-sm" onClick={close}>
+        {words.composer.closeEditor}
+      </button>
+    </div>
+  );
+}
+
+function Editor({ part, report, terms, change }: Omit<Props, "notes" | "close">) {
+  switch (part) {
+    case "WHEN":
+      return <WhenEditor schedule={terms.schedule} change={(schedule) => change({ schedule })} />;
+    case "WHAT":
+      return <PagesEditor pages={report.pages} chosen={terms.pages} change={(pages) => change({ pages })} />;
+    case "PERIOD":
+      return (
+        <PeriodEditor
+          periods={report.periods}
+          current={terms.period}
+          choose={(period) => change({ period })}
+        />
+      );
+    case "FILTER":
+      return (
+        <FiltersEditor report={report} filters={terms.filters} change={(filters) => change({ filters })} />
+      );
+    case "TO_WHOM":
+      return (
+        <AudienceEditor
+          report={report.report}
+          recipients={terms.recipients}
+          change={(recipients) => change({ recipients })}
+        />
+      );
+    case "AS_WHAT":
+      return <OutputEditor output={terms.output} change={(output) => change({ output })} />;
+    case "NAME":
+      return (
+        <Field
+          label={words.composer.name}
+          value={terms.name}
+          maxLength={120}
+          onChange={(event) => change({ name: event.target.value })}
+        />
+      );
+  }
+}
+
+interface PagesProps {
+  pages: Api["PageName"][];
+  chosen: string[];
+  change: (pages: string[]) => void;
+}
+
+function PagesEditor({ pages, chosen, change }: PagesProps) {
+  return (
+    <div className="space-y-2">
+      {pages.map((page) => (
+        <Tick
+          key={page.id}
+          label={page.title}
+          checked={chosen.includes(page.id)}
+          change={(on) =>
+            change(pages.map((each) => each.id).filter((id) => (id === page.id ? on : chosen.includes(id))))
+          }
+        />
+      ))}
+    </div>
+  );
+}
+
+interface FiltersProps {
+  report: Api["ReaderView"];
+  filters: Terms["filters"];
+  change: (filters: Terms["filters"]) => void;
+}
+
+function FiltersEditor({ report, filters, change }: FiltersProps) {
+  const others = (column: string) => filters.filter((filter) => filter.column !== column);
+  return (
+    <div className="space-y-4">
+      {report.filters.map((choice) => (
+        <FilterEditor
+          key={choice.column}
+          choice={{
+            ...choice,
+            chosen: filters.find((filter) => filter.column === choice.column)?.anyOf ?? [],
+          }}
+          change={(anyOf) =>
+            change(
+              anyOf.length === 0
+                ? others(choice.column)
+                : [...others(choice.column), { column: choice.column, anyOf }],
+            )
+          }
+        />
+      ))}
+    </div>
+  );
+}
+
+interface OutputProps {
+  output: Terms["output"];
+  change: (output: Terms["output"]) => void;
+}
+
+function OutputEditor({ output, change }: OutputProps) {
+  return (
+    <div className="space-y-2">
+      <Tick label={words.output.mail} checked disabled change={() => undefined} />
+      <Tick label={words.output.pdf} checked={output.pdf} change={(pdf) => change({ ...output, pdf })} />
+      <Tick
+        label={words.output.picture}
+        checked={output.picture}
+        change={(picture) => change({ ...output, picture })}
+      />
+    </div>
+  );
+}

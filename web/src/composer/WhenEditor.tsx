@@ -1,0 +1,113 @@
+import { Choices } from "../kit/Choices";
+import { Field } from "../kit/Field";
+import { words } from "../words";
+import { readRule, WEEKDAYS, writeRule, type Recurrence, type Weekday } from "./recurrence";
+import type { Terms } from "./useTerms";
+
+type Schedule = Terms["schedule"];
+
+interface Props {
+  schedule: Schedule;
+  change: (schedule: Schedule) => void;
+}
+
+const KINDS: Recurrence["kind"][] = ["daily", "weekly", "monthly"];
+const LAST_DAY = 31;
+
+const zones = Intl.supportedValuesOf("timeZone");
+
+/** On which days, at what time, in which zone. */
+export function WhenEditor({ schedule, change }: Props) {
+  const recurrence = readRule(schedule.recurrence);
+  const set = (next: Recurrence) => change({ ...schedule, recurrence: writeRule(next) });
+  return (
+    <div className="space-y-3 text-sm">
+      <Choices
+        label={words.when.how}
+        choices={KINDS.map((value) => ({ value, text: words.when.kinds[value] }))}
+        current={recurrence.kind}
+        choose={(kind) => set(ofKind(kind))}
+      />
+      {recurrence.kind === "weekly" && (
+        <Days days={recurrence.days} change={(days) => set({ kind: "weekly", days })} />
+      )}
+      {recurrence.kind === "monthly" && (
+        <div className="flex flex-wrap items-end gap-4">
+          <Field
+            label={words.when.date}
+            type="number"
+            min={1}
+            max={LAST_DAY}
+            value={recurrence.day}
+            className="w-28"
+            onChange={(event) =>
+              set({ kind: "monthly", day: Math.min(LAST_DAY, Math.max(1, Number(event.target.value))) })
+            }
+          />
+          {recurrence.day > 28 && <span className="text-quiet pb-2">{words.when.lastDay}</span>}
+        </div>
+      )}
+      <div className="flex flex-wrap gap-4">
+        <Field
+          label={words.when.time}
+          type="time"
+          required
+          value={schedule.at.slice(0, 5)}
+          className="w-32"
+          onChange={(event) => event.target.value && change({ ...schedule, at: event.target.value })}
+        />
+        <label className="block w-64">
+          <span className="head">{words.when.zone}</span>
+          <select
+            className="fill"
+            value={schedule.zone}
+            onChange={(event) => change({ ...schedule, zone: event.target.value })}
+          >
+            {(zones.includes(schedule.zone) ? zones : [schedule.zone, ...zones]).map((zone) => (
+              <option key={zone}>{zone}</option>
+            ))}
+          </select>
+        </label>
+      </div>
+    </div>
+  );
+}
+
+function ofKind(kind: Recurrence["kind"]): Recurrence {
+  switch (kind) {
+    case "daily":
+      return { kind };
+    case "weekly":
+      return { kind, days: ["MO"] };
+    case "monthly":
+      return { kind, day: 1 };
+  }
+}
+
+/** At least one day stays chosen. */
+function Days({ days, change }: { days: Weekday[]; change: (days: Weekday[]) => void }) {
+  const toggle = (day: Weekday) => {
+    const next = days.includes(day) ? days.filter((each) => each !== day) : [...days, day];
+    if (next.length > 0) change(next);
+  };
+  return (
+    <div role="group" aria-label={words.when.days} className="flex flex-wrap gap-2">
+      {WEEKDAYS.map((day) => (
+        <button
+          key={day}
+          type="button"
+          aria-pressed={days.includes(day)}
+          className={`border px-3 py-1 ${
+            days.includes(day)
+              ? "border-primary bg-primary text-primary-content font-semibold"
+              : "border-base-300 cursor-pointer"
+          }`}
+          onClick={() => toggle(day)}
+        >
+          {words.when.weekdays[day].slice(0, 3)}
+          <span className="sr-only">{words.when.weekdays[day].slice(3)}</span>
+        </button>
+      ))}
+    </div>
+  );
+}

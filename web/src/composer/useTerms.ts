@@ -1,0 +1,43 @@
+import { useState } from "react";
+import type { Api } from "../api/client";
+import type { Cut } from "../kit/cut";
+
+export type Terms = Api["Terms"];
+
+/** The parts that a new subscription begins with: what was on the screen, for myself, Mondays at seven. */
+export function firstTerms(report: Api["ReaderView"], cut: Cut, me: Api["Me"]): Terms {
+  return {
+    name: report.title,
+    report: report.report,
+    pages: cut.page ? [cut.page] : report.pages.map((page) => page.id),
+    period: cut.period,
+    firstDayOfWeek: "MONDAY",
+    filters: Object.entries(cut.filters).map(([column, anyOf]) => ({ column, anyOf })),
+    recipients: [me.id],
+    output: { pdf: true, picture: false },
+    schedule: { recurrence: "FREQ=WEEKLY;BYDAY=MO", at: "07:00", zone: me.zone },
+    locale: "en",
+  };
+}
+
+const keptUnder = (key: string) => `composer:${key}`;
+
+function kept(key: string): Terms | null {
+  const text = sessionStorage.getItem(keptUnder(key));
+  return text === null ? null : (JSON.parse(text) as Terms);
+}
+
+/** The terms on the screen, kept in this tab under {@code key} so that a reload loses nothing. */
+export function useTerms(key: string, first: Terms) {
+  const [terms, setTerms] = useState(() => kept(key) ?? first);
+  return {
+    terms,
+    isChanged: JSON.stringify(terms) !== JSON.stringify(first),
+    change: (part: Partial<Terms>) => {
+      const next = { ...terms, ...part };
+      sessionStorage.setItem(keptUnder(key), JSON.stringify(next));
+      setTerms(next);
+    },
+    forget: () => sessionStorage.removeItem(keptUnder(key)),
+  };
+}

@@ -1,0 +1,36 @@
+import { Link, useParams } from "react-router";
+import { Title } from "../kit/Title";
+import { words } from "../words";
+import { GroupsPart } from "./GroupsPart";
+import { PeoplePart } from "./PeoplePart";
+import { RightsPart } from "./RightsPart";
+
+const PARTS = { rights: RightsPart, people: PeoplePart, groups: GroupsPart };
+type PartName = keyof typeof PARTS;
+
+const NAMES = Object.keys(PARTS) as PartName[];
+
+/** What administrators mind: rights, people, groups. */
+export function HousePage() {
+  const { part } = useParams();
+  const current = NAMES.find((name) => name === part) ?? "rights";
+  const Part = PARTS[current];
+  return (
+    <>
+      <Title title={words.section.house} line={words.house.lines[current]} />
+      <nav aria-label={words.house.parts} className="border-base-content flex gap-6 border-b pb-3">
+        {NAMES.map((name) => (
+          <Link
+            key={name}
+            to={`/house/${name}`}
+            aria-current={name === current ? "page" : undefined}
+            className={name === current ? "current" : "choose"}
+          >
+            {words.house.names[name]}
+          </Link>
+        ))}
+      </nav>
+      <Part />
+    </>
+  );
+}

@@ -1,0 +1,129 @@
+import { useState } from "react";
+import { call, type Api } from "../api/client";
+import { useChange, useRead } from "../api/use";
+import { Fault } from "../kit/Fault";
+import { Field, Tick } from "../kit/Field";
+import { Loaded } from "../kit/Loaded";
+import { useNotice } from "../kit/Notices";
+import { useMe } from "../kit/useSession";
+import { words } from "../words";
+
+type Person = Api["PersonView"];
+
+/** The people with accounts, and inviting another. */
+export function PeoplePart() {
+  const people = useRead<Person[]>("people");
+  const groups = useRead<Api["GroupView"][]>("groups");
+  return (
+    <Loaded query={people}>
+      {(all) => (
+        <>
+          <table className="stacks" aria-label={words.house.names.people}>
+            <thead>
+              <tr>
+                {words.people.heads.map((head) => (
+                  <th key={head} scope="col" className="head py-2 pr-6 text-left">
+                    {head}
+                  </th>
+                ))}
+              </tr>
+            </thead>
+            <tbody>
+              {all.map((person) => (
+                <Row key={person.id} person={person} groups={groups.data ?? []} />
+              ))}
+            </tbody>
+          </table>
+          <Invite />
+        </>
+      )}
+    </Loaded>
+  );
+}
+
+function Row({ person, groups }: { person: Person; groups: Api["GroupView"][] }) {
+  const me = useMe();
+  const change = useChange((wish: Partial<Api["PersonChange"]>) => {
+    const { name, zone, administrator, active } = person;
+    return call(`people/${person.id}`, {
+      method: "PUT",
+      body: { name, zone, administrator, active, ...wish },
+    });
+  });
+  const names = groups.filter((group) => person.groups.includes(group.id)).map((group) => group.name);
+  return (
+    <tr className="border-base-300 border-t align-top">
+      <td className="py-2 pr-6">
+        {person.name}
+        <span className="text-quiet block text-xs">{person.address}</span>
+        <Fault error={change.error} />
+      </td>
+      <td className="py-2 pr-6">{names.join(", ")}</td>
+      <td className="text-quiet py-2 pr-6">{person.zone}</td>
+      <td className="py-2 pr-6">
+        <Tick
+          label={words.people.mayMind(person.name)}
+          checked={person.administrator}
+          disabled={person.id === me.id}
+          change={(administrator) => change.mutate({ administrator })}
+        />
+      </td>
+      <td className="py-2">
+        <Tick
+          label={words.people.isActive(person.name)}
+          checked={person.active}
+          disabled={person.id === me.id}
+          change={(active) => change.mutate({ active })}
+        />
+      </td>
+    </tr>
+  );
+}
+
+function Invite() {
+  const { zone } = useMe();
+  const say = useNotice();
+  const [name, setName] = useState("");
+  const [address, setAddress] = useState("");
+  const invite = useChange(() =>
+    call("people", { method: "POST", body: { name, address, zone, administrator: false } }),
+  );
+  return (
+    <form
+      aria-label={words.people.invite}
+      className="border-base-content mt-2 border-t pt-4"
+      onSubmit={(event) => {
+        event.preventDefault();
+        invite.mutate(undefined, {
+          onSuccess: () => {
+            say({ text: words.people.invited(name, address) });
+            setName("");
+            setAddress("");
+          },
+        });
+      }}
+    >
+      <div className="flex flex-wrap items-end gap-4">
+        <Field
+          label={words.people.name}
+          required
+          value={name}
+          onChange={(e) => setName(e.target.value)}
+          className="w-56"
+        />
+        <Field
+          label={words.people.address}
+          type="email"
+          required
+          value={address}
+          onChange={(e) => setAddress(e.target.value)}
+          className="w-72"
+        />
+        <button type="submit" className="act" disabled={invite.isPending}>
+          {words.people.invite}
+        </button>
+      </div>
+      <Fault error={invite.error} />
+    </form>
+  );
+}

@@ -1,0 +1,127 @@
+import { useState } from "react";
+import type { Api } from "../api/client";
+import { useRead } from "../api/use";
+import { Loaded } from "../kit/Loaded";
+import { words } from "../words";
+import { GrantSheet } from "./GrantSheet";
+import { NewFolder } from "./NewFolder";
+import { reach, strongest, VERBS } from "./verbs";
+
+type Grid = Api["Grid"];
+type Folder = Api["FolderRow"];
+type Group = Api["GroupColumn"];
+
+/** Folders by groups: what each may do, by words. */
+export function RightsPart() {
+  const grid = useRead<Grid>("grants");
+  const [open, setOpen] = useState<{ folder: Folder; group: Group } | null>(null);
+  return (
+    <Loaded query={grid}>
+      {(view) => (
+        <>
+          <div className="overflow-x-auto">
+            <table className="w-full" aria-label={words.house.names.rights}>
+              <thead>
+                <tr>
+                  <th scope="col" className="head py-2 text-left">
+                    {words.house.folder}
+                  </th>
+                  {view.groups.map((group) => (
+                    <th key={group.id} scope="col" className="head px-3 py-2 text-left">
+                      {group.name}
+                    </th>
+                  ))}
+                </tr>
+              </thead>
+              <tbody>
+                {inOrder(view.folders, null, 0).map(({ folder, depth }) => (
+                  <tr key={folder.id} className="border-base-300 border-t">
+                    <th
+                      scope="row"
+                      className={`py-2 text-left ${depth === 0 ? "font-serif text-lg" : "font-normal"}`}
+                      style={{ paddingLeft: depth * 20 }}
+                    >
+                      {folder.name}
+                    </th>
+                    {view.groups.map((group) => (
+                      <td key={group.id} className="p-0">
+                        <GrantButton
+                          cell={cellOf(view, folder, group)}
+                          folder={folder}
+                          group={group}
+                          open={() => setOpen({ folder, group })}
+                        />
+                      </td>
+                    ))}
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          </div>
+          <NewFolder folders={view.folders} />
+          {open && (
+            <GrantSheet
+              key={`${open.folder.id}.${open.group.id}`}
+              {...open}
+              cell={cellOf(view, open.folder, open.group)}
+              close={() => setOpen(null)}
+            />
+          )}
+        </>
+      )}
+    </Loaded>
+  );
+}
+
+function inOrder(
+  folders: Folder[],
+  parent: number | null,
+  depth: number,
+): { folder: Folder; depth: number }[] {
+  return folders
+    .filter((folder) => folder.parent === parent)
+    .flatMap((folder) => [{ folder, depth }, ...inOrder(folders, folder.id, depth + 1)]);
+}
+
+const cellOf = (grid: Grid, folder: Folder, group: Group) =>
+  grid.cells.find((cell) => cell.folder === folder.id && cell.group === group.id);
+
+interface ButtonProps {
+  cell?: Api["GrantCell"];
+  folder: Folder;
+  group: Group;
+  open: () => void;
+}
+
+function GrantButton({ cell, folder, group, open }: ButtonProps) {
+  const verbs = cell?.verbs ?? [];
+  const verb = strongest(verbs);
+  const inherited = !cell?.own && folder.parent !== null;
+  const text = inherited ? words.house.asAbove : verb ? words.verb[verb] : words.house.nothing;
+  return (
+    <button
+      type="button"
+      aria-label={words.house.cell(group.name, folder.name, verb ? words.verb[verb] : words.house.nothing)}
+      className="hover:bg-base-200 flex w-full cursor-pointer items-center gap-2 px-3 py-2 text-left text-sm"
+      onClick={open}
+    >
+      {!inherited && verb && <Steps reached={reach(verbs)} />}
+      <span className={inherited || !verb ? "text-quiet" : ""}>{text}</span>
+    </button>
+  );
+}
+
+/** How far the rights reach, as a stair. */
+function Steps({ reached }: { reached: number }) {
+  return (
+    <span aria-hidden className="flex items-end gap-0.5">
+      {VERBS.map((verb, i) => (
+        <span
+          key={verb}
+          className={`w-[5px] ${i < reached ? "bg-primary" : "bg-base-300"}`}
+          style={{ height: 6 + i * 4 }}
+        />
+      ))}
+    </span>
+  );
+}

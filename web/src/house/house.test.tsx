@@ -1,0 +1,132 @@
+import { screen, waitFor } from "@testing-library/react";
+import userEvent from "@testing-library/user-event";
+import { Route, Routes } from "react-router";
+import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
+import { MARIT, refusal, serve, show, SignedIn, type Asked } from "../__tests__/render";
+import { HousePage } from "./HousePage";
+import { reach, strongest } from "./verbs";
+
+const grid = {
+  folders: [
+    { id: 1, parent: null, name: "Traffic" },
+    { id: 3, parent: 1, name: "Storms" },
+  ],
+  groups: [{ id: 2, name: "Route leads" }],
+  cells: [
+    { folder: 1, group: 2, own: true, verbs: ["SEE", "SUBSCRIBE_SELF"] },
+    { folder: 3, group: 2, own: false, verbs: ["SEE", "SUBSCRIBE_SELF"] },
+  ],
+};
+const people = [
+  { ...MARIT, active: true, groups: [2] },
+  { ...MARIT, id: 3, name: "Ida Solvang", active: true, groups: [] },
+];
+const groups = [{ id: 2, name: "Route leads", members: [2] }];
+
+const house = (
+  <SignedIn>
+    <Routes>
+      <Route path="/house/:part?" element={<HousePage />} />
+    </Routes>
+  </SignedIn>
+);
+
+let asked: Asked[];
+beforeEach(() => {
+  asked = serve({
+    "GET grants": grid,
+    "GET people": people,
+    "GET groups": groups,
+    "PUT grants/1/2": {},
+    "PUT grants/3/2": {},
+    "PUT groups/2/members": {},
+    "PUT people/3": {},
+    "POST people": () => refusal(422, "person.bad-fields"),
+    "POST folders": { id: 4 },
+    "POST groups": { id: 5 },
+  });
+});
+afterEach(() => vi.unstubAllGlobals());
+
+const sent = (path: string) => asked.find((one) => one.path === path && one.method !== "GET")?.body;
+
+describe("rights", () => {
+  it("are a set, shown by its strongest word", () => {
+    expect(strongest(["SUBSCRIBE_SELF", "SEE"])).toBe("SUBSCRIBE_SELF");
+    expect(strongest([])).toBeNull();
+    expect(reach([])).toBe(0);
+    expect(reach(["SEE", "SUBSCRIBE_SELF", "SUBSCRIBE_TEAMMATES"])).toBe(3);
+  });
+
+  it("are shown a cell a folder and group, as above where inherited", async () => {
+    show(house, "/house");
+    expect(
+      await screen.findByRole("button", { name: "Route leads in Traffic: for myself" }),
+    ).toHaveTextContent("for myself");
+    expect(screen.getByRole("button", { name: "Route leads in Storms: for myself" })).toHaveTextContent(
+      "as above",
+    );
+  });
+
+  it("are changed in a sheet that says what it means, with the weaker ones", async () => {
+    show(house, "/house");
+    await userEvent.click(await screen.findByRole("button", { name: "Route leads in Traffic: for myself" }));
+    expect(screen.getByRole("button", { name: "Change it" })).toBeDisabled();
+    await userEvent.click(screen.getByRole("button", { name: "for the team" }));
+    await userEvent.click(screen.getByRole("button", { name: "Change it" }));
+    await waitFor(() => expect(screen.queryByRole("dialog")).toBeNull());
+    expect(sent("grants/1/2")).toEqual({ verbs: ["SEE", "SUBSCRIBE_SELF", "SUBSCRIBE_TEAMMATES"] });
+    expect(screen.getByText("Route leads in Traffic: for the team.")).toBeVisible();
+  });
+
+  it("can be nothing where the folder above gives something", async () => {
+    show(house, "/house");
+    await userEvent.click(await screen.findByRole("button", { name: "Route leads in Storms: for myself" }));
+    await userEvent.click(screen.getByRole("button", { name: "nothing" }));
+    await userEvent.click(screen.getByRole("button", { name: "Change it" }));
+    await waitFor(() => expect(sent("grants/3/2")).toEqual({ verbs: [] }));
+  });
+
+  it("begin with a folder, at the top or within another", async () => {
+    show(house, "/house");
+    await userEvent.type(await screen.findByRole("textbox", { name: "New folder" }), "Harbours");
+    await userEvent.selectOptions(screen.getByRole("combobox", { name: "in" }), "Traffic");
+    await userEvent.click(screen.getByRole("button", { name: "Add folder" }));
+    await waitFor(() => expect(sent("folders")).toEqual({ name: "Harbours", parent: 1 }));
+  });
+});
+
+describe("people", () => {
+  it("are invited, and what is wrong is said", async () => {
+    show(house, "/house/people");
+    await userEvent.type(await screen.findByLabelText("Name"), "Nora");
+    await userEvent.type(screen.getByLabelText("Address"), "nora@brinewater.example");
+    await userEvent.click(screen.getByRole("button", { name: "Invite" }));
+    expect(await screen.findByRole("alert")).toHaveTextContent("It happened.");
+    expect(sent("people")).toMatchObject({ name: "Nora", zone: "Europe/Oslo" });
+    expect(screen.getByLabelText("Name")).toHaveValue("Nora");
+  });
+
+  it("cannot lock themselves out, and others can be deactivated", async () => {
+    show(house, "/house/people");
+    expect(await screen.findByLabelText("Marit Lunde may sign in")).toBeDisabled();
+    await userEvent.click(screen.getByLabelText("Ida Solvang may sign in"));
+    await waitFor(() => expect(sent("people/3")).toMatchObject({ active: false, name: "Ida Solvang" }));
+  });
+});
+
+describe("groups", () => {
+  it("take people in and let them go", async () => {
+    show(house, "/house/groups");
+    await userEvent.click(await screen.findByLabelText("Ida Solvang"));
+    await waitFor(() => expect(sent("groups/2/members")).toEqual({ people: [2, 3] }));
+    expect(screen.getByText("1 person")).toBeVisible();
+  });
+
+  it("are added by name", async () => {
+    show(house, "/house/groups");
+    await userEvent.type(await screen.findByLabelText("New group"), "Crew");
+    await userEvent.click(screen.getByRole("button", { name: "Add group" }));
+    await waitFor(() => expect(sent("groups")).toEqual({ name: "Crew" }));
+  });
+});

@@ -1,0 +1,81 @@
+import { BookOpen, CalendarClock, Library, Mailbox, ShieldCheck } from "lucide-react";
+import { NavLink, Outlet } from "react-router";
+import type { Api } from "../api/client";
+import { words } from "../words";
+import { FindReport } from "./FindReport";
+import { NextSend } from "./NextSend";
+import { PersonMenu } from "./PersonMenu";
+
+interface Props {
+  me: Api["Me"];
+  demo: boolean;
+}
+
+function sections({ me, demo }: Props) {
+  return [
+    { to: "/", text: words.section.shelf, icon: BookOpen },
+    { to: "/library", text: words.section.library, icon: Library },
+    { to: "/subscriptions", text: words.section.subscriptions, icon: CalendarClock },
+    ...(me.administrator ? [{ to: "/house", text: words.section.house, icon: ShieldCheck }] : []),
+    ...(demo ? [{ to: "/mail-room", text: words.section.mailRoom, icon: Mailbox }] : []),
+  ];
+}
+
+/** The top line that every page has, and on a phone the bar at the bottom. */
+export function Frame({ me, demo }: Props) {
+  const places = sections({ me, demo });
+  return (
+    <>
+      <a href="#content" className="bg-base-100 sr-only z-50 p-3 focus:not-sr-only focus:absolute">
+        {words.skipToContent}
+      </a>
+      <header className="border-base-content border-b">
+        <div className="mx-auto flex h-[55px] max-w-[1280px] items-center gap-7 px-4 md:px-8">
+          <NavLink to="/" className="font-serif text-[21px] whitespace-nowrap" aria-label={words.toShelf}>
+            <b className="font-semibold">Mail</b> <i>Shelf</i>
+          </NavLink>
+          <nav aria-label={words.sections} className="flex gap-7 self-stretch max-md:hidden">
+            {places.map(({ to, text }) => (
+              <NavLink
+                key={to}
+                to={to}
+                end={to === "/"}
+                className={({ isActive }) =>
+                  `flex items-center border-b-2 pt-0.5 ${isActive ? "border-primary font-semibold" : "border-transparent"}`
+                }
+              >
+                {text}
+              </NavLink>
+            ))}
+          </nav>
+          <div className="ml-auto flex items-center gap-7">
+            <FindReport />
+            <NextSend />
+            <PersonMenu me={me} />
+          </div>
+        </div>
+      </header>
+      <main id="content" className="mx-auto max-w-[1280px] px-4 pb-24 md:px-8">
+        <Outlet />
+      </main>
+      <nav
+        aria-label={words.sections}
+        className="border-base-content bg-base-100 fixed inset-x-0 bottom-0 z-20 flex h-14 justify-around border-t md:hidden"
+      >
+        {places.map(({ to, text, icon: Icon }) => (
+          <NavLink
+            key={to}
+            to={to}
+            end={to === "/"}
+            className={({ isActive }) =>
+              `flex flex-col items-center justify-center text-xs ${isActive ? "text-primary font-semibold" : ""}`
+            }
+          >
+            <Icon aria-hidden />
+            {text}
+          </NavLink>
+        ))}
+      </nav>
+    </>
+  );
+}

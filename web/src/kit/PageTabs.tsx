@@ -1,0 +1,32 @@
+import type { Api } from "../api/client";
+import { words } from "../words";
+
+interface Props {
+  pages: Api["PageName"][];
+  current: string;
+  choose: (page: string) => void;
+}
+
+/** The pages as a numbered line of contents. */
+export function PageTabs({ pages, current, choose }: Props) {
+  const at = pages.findIndex((page) => page.id === current);
+  return (
+    <nav
+      aria-label={words.pages.label}
+      className="border-base-content flex flex-wrap items-baseline gap-x-7 gap-y-1 border-t pt-2"
+    >
+      {pages.map((page, i) => (
+        <button
+          key={page.id}
+          type="button"
+          aria-current={page.id === current ? "page" : undefined}
+          className={page.id === current ? "current" : "choose"}
+          onClick={() => choose(page.id)}
+        >
+          {i + 1} {page.title}
+        </button>
+      ))}
+      <span className="text-quiet ml-auto text-xs">{words.pages.of(at + 1, pages.length)}</span>
+    </nav>
+  );
+}

@@ -1,0 +1,44 @@
+import { useState } from "react";
+import { useNavigate } from "react-router";
+import { call, type Api } from "../api/client";
+import { useChange } from "../api/use";
+import { words } from "../words";
+import { setTheme, theme, type Theme } from "./theme";
+import { Choices } from "./Choices";
+
+const THEMES: Theme[] = ["system", "daylight", "lamplight"];
+
+/** Who is signed in, what light it is read by, and the way out. */
+export function PersonMenu({ me }: { me: Api["Me"] }) {
+  const [light, setLight] = useState(theme);
+  const navigate = useNavigate();
+  const signOut = useChange(() => call("session", { method: "DELETE" }));
+  return (
+    <details className="relative">
+      <summary className="cursor-pointer list-none whitespace-nowrap">{me.name}</summary>
+      <div className="border-base-content bg-leaf absolute right-0 z-30 mt-3 w-72 space-y-3 border p-4 text-sm">
+        <p className="text-quiet text-xs">
+          {me.address} · {me.zone}
+        </p>
+        <p>
+          <Choices
+            label={words.theme.label}
+            choices={THEMES.map((value) => ({ value, text: words.theme[value] }))}
+            current={light}
+            choose={(chosen) => {
+              setTheme(chosen);
+              setLight(chosen);
+            }}
+          />
+        </p>
+        <button
+          type="button"
+          className="choose"
+          onClick={() => signOut.mutate(undefined, { onSuccess: () => void navigate("/sign-in") })}
+        >
+          {words.signOut}
+        </button>
+      </div>
+    </details>
+  );
+}

@@ -1,0 +1,35 @@
+import { useEffect, useRef, type ReactNode } from "react";
+
+interface Props {
+  label: string;
+  close: () => void;
+  children: ReactNode;
+}
+
+/** Rises from the bottom edge over at most two thirds of the height; Escape closes it, the focus goes back. */
+export function Sheet({ label, close, children }: Props) {
+  const sheet = useRef<HTMLDialogElement>(null);
+  useEffect(() => {
+    const before = document.activeElement;
+    sheet.current?.focus();
+    return () => {
+      if (before instanceof HTMLElement) before.focus();
+    };
+  }, []);
+  return (
+    <dialog
+      open
+      ref={sheet}
+      tabIndex={-1}
+      aria-label={label}
+      onKeyDown={(event) => {
+        if (event.key === "Escape") close();
+      }}
+      className="border-base-content bg-leaf text-base-content fixed inset-x-0 top-auto bottom-0 z-50 m-0 max-h-[66vh] w-full max-w-none overflow-y-auto border-t shadow-[0_-8px_24px_rgb(0_0_0/0.12)]"
+    >
+      <div className="mx-auto grid max-w-[1280px] gap-6 px-4 py-5 md:grid-cols-[1fr_1fr_auto] md:px-8">
+        {children}
+      </div>
+    </dialog>
+  );
+}

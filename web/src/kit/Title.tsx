@@ -1,0 +1,25 @@
+import type { ReactNode } from "react";
+
+interface Props {
+  title: ReactNode;
+  /** Over the title, small: where this belongs. */
+  above?: ReactNode;
+  /** What it is and how fresh. */
+  line?: ReactNode;
+  /** The page's main action, and others beside it. */
+  actions?: ReactNode;
+}
+
+/** The one title row that each page has. */
+export function Title({ title, above, line, actions }: Props) {
+  return (
+    <header className="flex flex-wrap items-end justify-between gap-x-6 gap-y-3 pt-6 pb-3">
+      <div className="max-w-4xl min-w-0">
+        {above && <p className="text-quiet text-xs">{above}</p>}
+        <h1>{title}</h1>
+        {line && <p className="text-quiet mt-1 first-letter:uppercase">{line}</p>}
+      </div>
+      {actions && <div className="flex flex-wrap items-center gap-x-5 gap-y-2">{actions}</div>}
+    </header>
+  );
+}

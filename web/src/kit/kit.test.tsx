@@ -1,0 +1,297 @@
+import { fireEvent, screen, waitFor } from "@testing-library/react";
+import userEvent from "@testing-library/user-event";
+import { useState } from "react";
+import { afterEach, describe, expect, it, vi } from "vitest";
+import type { Api } from "../api/client";
+import { ProblemError } from "../api/client";
+import { MARIT, serve, show, SignedIn } from "../__tests__/render";
+import { Choices } from "./Choices";
+import { ChartBlock } from "./Drawing";
+import { Fault } from "./Fault";
+import { FilterEditor } from "./FilterEditor";
+import { Frame } from "./Frame";
+import { useNotice } from "./Notices";
+import { PartOf } from "./PartOf";
+import { PeriodEditor } from "./PeriodEditor";
+import { ReportPage } from "./ReportPage";
+import { Sheet } from "./Sheet";
+import { Legend, SpineLink } from "./Spine";
+
+afterEach(() => vi.unstubAllGlobals());
+
+describe("choices in a line", () => {
+  it("mark what is current and offer the rest", async () => {
+    const choose = vi.fn();
+    const choices = [
+      { value: "ALL", text: "everything" },
+      { value: "MINE", text: "mine" },
+    ];
+    show(<Choices label="Whose" choices={choices} current="ALL" choose={choose} />);
+    expect(screen.getByRole("button", { name: "everything" })).toHaveAttribute("aria-pressed", "true");
+    await userEvent.click(screen.getByRole("button", { name: "mine" }));
+    expect(choose).toHaveBeenCalledWith("MINE");
+  });
+});
+
+describe("a fault", () => {
+  it("says what happened, what it means and what to do, and each fault of a form", () => {
+    const problem = {
+      status: 422,
+      code: "x",
+      happened: "Rows failed.",
+      means: "None was kept.",
+      todo: "Mend.",
+      faults: ["line 2"],
+    };
+    show(<Fault error={new ProblemError(problem)} />);
+    const said = screen.getByRole("alert");
+    expect(said).toHaveTextContent("Rows failed.None was kept. Mend.line 2");
+  });
+
+  it("says nothing where there is none", () => {
+    show(<Fault error={null} />);
+    expect(screen.queryByRole("alert")).toBeNull();
+  });
+
+  it("of the page itself is said too", () => {
+    show(<Fault error={new Error("undefined is not a function")} />);
+    expect(screen.getByRole("alert")).toHaveTextContent("This did not work.");
+  });
+});
+
+describe("a sheet", () => {
+  it("takes the focus, closes at Escape and gives the focus back", async () => {
+    function Page() {
+      const [open, setOpen] = useState(false);
+      return (
+        <>
+          <button onClick={() => setOpen(true)}>open it</button>
+          {open && (
+            <Sheet label="Details" close={() => setOpen(false)}>
+              <p>inside</p>
+            </Sheet>
+          )}
+        </>
+      );
+    }
+    show(<Page />);
+    await userEvent.click(screen.getByRole("button", { name: "open it" }));
+    expect(screen.getByRole("dialog", { name: "Details" })).toHaveFocus();
+    await userEvent.keyboard("{Escape}");
+    expect(screen.queryByRole("dialog")).toBeNull();
+    expect(screen.getByRole("button", { name: "open it" })).toHaveFocus();
+  });
+});
+
+describe("a notice", () => {
+  function Page({ undo }: { undo: () => void }) {
+    const say = useNotice();
+    return <button onClick={() => say({ text: "Ida is off.", undo })}>take off</button>;
+  }
+
+  it("offers to take the thing back, once", async () => {
+    const undo = vi.fn();
+    show(<Page undo={undo} />);
+    await userEvent.click(screen.getByRole("button", { name: "take off" }));
+    expect(screen.getByRole("status")).toHaveTextContent("Ida is off.");
+    await userEvent.click(screen.getByRole("button", { name: "Undo" }));
+    expect(undo).toHaveBeenCalledOnce();
+    expect(screen.getByRole("status")).toBeEmptyDOMElement();
+  });
+
+  it("goes by itself after a while", () => {
+    vi.useFakeTimers();
+    show(<Page undo={vi.fn()} />);
+    fireEvent.click(screen.getByRole("button", { name: "take off" }));
+    expect(screen.getByRole("status")).not.toBeEmptyDOMElement();
+    vi.advanceTimersByTime(21_000);
+    vi.useRealTimers();
+    return waitFor(() => expect(screen.getByRole("status")).toBeEmptyDOMElement());
+  });
+});
+
+describe("a part of a sentence", () => {
+  it("is opened by mouse, Enter and space", async () => {
+    const toggle = vi.fn();
+    show(
+      <PartOf open={false} toggle={toggle}>
+        last week
+      </PartOf>,
+    );
+    const part = screen.getByRole("button", { name: "last week" });
+    expect(part).toHaveAttribute("aria-expanded", "false");
+    await userEvent.click(part);
+    part.focus();
+    await userEvent.keyboard("{Enter} x");
+    expect(toggle).toHaveBeenCalledTimes(3);
+  });
+});
+
+describe("a period", () => {
+  const periods = [
+    { code: "last-week", words: "last week", days: "16–22 Nov 2026" },
+    { code: "last-month", words: "last month", days: "1–31 Oct 2026" },
+  ];
+
+  it("shows the dates that it means, and is chosen by its name", async () => {
+    const choose = vi.fn();
+    show(<PeriodEditor periods={periods} current="last-week" choose={choose} />);
+    expect(screen.getByText("1–31 Oct 2026")).toBeVisible();
+    await userEvent.click(screen.getByRole("button", { name: "last month" }));
+    expect(choose).toHaveBeenCalledWith("last-month");
+  });
+
+  it("may be fixed dates, in their order", () => {
+    const choose = vi.fn();
+    show(<PeriodEditor periods={periods} current="2026-11-01/2026-11-10" choose={choose} />);
+    expect(screen.getByLabelText("From")).toHaveValue("2026-11-01");
+    fireEvent.change(screen.getByLabelText("To"), { target: { value: "2026-11-12" } });
+    expect(screen.getByLabelText("To")).toHaveAttribute("min", "2026-11-01");
+    fireEvent.submit(screen.getByRole("form", { name: "Fixed dates" }));
+    expect(choose).toHaveBeenCalledWith("2026-11-01/2026-11-12");
+  });
+});
+
+describe("a filter", () => {
+  const values = Array.from({ length: 14 }, (_, i) => `Vessel ${i + 1}`);
+
+  it("keeps the column's order, and is found by typing where there are many", async () => {
+    const change = vi.fn();
+    show(
+      <FilterEditor
+        choice={{ column: "vessel", title: "Vessel", values, chosen: ["Vessel 3"] }}
+        change={change}
+      />,
+    );
+    await userEvent.type(screen.getByRole("searchbox", { name: "Find a vessel" }), "vessel 1");
+    expect(screen.getAllByRole("checkbox")).toHaveLength(6);
+    await userEvent.click(screen.getByLabelText("Vessel 1"));
+    expect(change).toHaveBeenCalledWith(["Vessel 1", "Vessel 3"]);
+    await userEvent.click(screen.getByRole("button", { name: "All, whatever the vessel" }));
+    expect(change).toHaveBeenLastCalledWith([]);
+  });
+});
+
+const chart: Api["ChartSvg"] = {
+  svg: "<svg></svg>",
+  width: 100,
+  height: 50,
+  marks: [
+    { x: 0, y: 0, width: 50, height: 50, label: "5 Oct: wind 70" },
+    { x: 50, y: 0, width: 50, height: 50, label: "12 Oct: wind 1" },
+  ],
+};
+
+describe("a chart", () => {
+  it("tells the values of the mark that the arrow keys stand on", async () => {
+    show(<ChartBlock title="Cancelled" drawing={chart} />);
+    screen.getByRole("group", { name: /Chart: Cancelled/ }).focus();
+    const said = screen.getAllByRole("status")[0];
+    await waitFor(() => expect(said).toHaveTextContent("12 Oct: wind 1"));
+    await userEvent.keyboard("{ArrowLeft}{ArrowLeft}");
+    expect(said).toHaveTextContent("5 Oct: wind 70");
+    await userEvent.keyboard("{End}");
+    expect(said).toHaveTextContent("12 Oct: wind 1");
+  });
+
+  it("tells the values of the mark under the pointer", () => {
+    const { container } = show(<ChartBlock title="Cancelled" drawing={chart} />);
+    const mark = container.querySelector("[data-mark='5 Oct: wind 70']");
+    if (mark) fireEvent.mouseEnter(mark);
+    expect(screen.getByText("5 Oct: wind 70")).toBeVisible();
+  });
+});
+
+describe("a page of a report", () => {
+  const figure = (id: string, title: string): Api["Figure"] => ({
+    id,
+    title,
+    value: "11",
+    change: "2 less than the week before",
+    shortChange: "2 less",
+    verdict: "BETTER",
+    verdictWords: "better",
+    trend: [],
+  });
+  const page: Api["Page"] = {
+    report: "Cancelled sailings",
+    id: "overview",
+    title: "Overview",
+    number: 1,
+    showing: "",
+    freshness: "",
+    rows: 1,
+    figures: [figure("f1", "Cancelled"), figure("f2", "Share")],
+    charts: [
+      { id: "c1", title: "By cause", kind: "BARS", overTime: true, categories: [], series: [], ticks: [] },
+    ],
+    tables: [
+      {
+        id: "t1",
+        title: "By route",
+        heads: [
+          { title: "Route", number: false },
+          { title: "Change", number: true },
+        ],
+        rows: [
+          [
+            { text: "1 Ness–Hovden", verdict: "NEITHER" },
+            { text: "−5", verdict: "BETTER" },
+          ],
+        ],
+        total: [],
+      },
+      { id: "t2", title: "Nothing", heads: [{ title: "Route", number: false }], rows: [], total: [] },
+    ],
+    texts: [{ id: "x1", title: "A note", text: "Terna is in dock." }],
+    order: ["f1", "f2", "c1", "t1", "x1", "t2"],
+  };
+
+  it("shows every block, in words and figures as they were given", () => {
+    show(<ReportPage view={{ page, drawings: { c1: chart } }} />);
+    expect(screen.getByText("2 less than the week before", { exact: false })).toHaveTextContent("better");
+    expect(screen.getByRole("group", { name: /Chart: By cause/ })).toBeVisible();
+    expect(screen.getByRole("table", { name: "By route" })).toHaveTextContent("1 Ness–Hovden−5");
+    expect(screen.getByText("Terna is in dock.")).toBeVisible();
+    expect(screen.getByText("No rows in this period.")).toBeVisible();
+  });
+});
+
+describe("spines", () => {
+  it("say in words what their shape says", () => {
+    const spine = { id: 8, number: 8, state: "PARTLY" as const, at: "", days: "", note: "No. 8, 16–22 Nov" };
+    show(<SpineLink spine={spine} width={15} height={46} />);
+    expect(screen.getByRole("link", { name: "No. 8, 16–22 Nov, partly delivered" })).toHaveAttribute(
+      "href",
+      "/issues/8",
+    );
+  });
+
+  it("are explained in a legend", () => {
+    show(<Legend />);
+    expect(screen.getAllByRole("listitem").map((item) => item.textContent)).toEqual([
+      "unread",
+      "read",
+      "skipped",
+      "partly delivered",
+      "failed",
+      "being made",
+      "to come",
+    ]);
+  });
+});
+
+describe("the frame", () => {
+  it("has the house only for administrators and the mail room only in the demo, and tells the next send", async () => {
+    serve({ "GET subscriptions/next": { at: "2026-11-30T06:00:00Z", now: "2026-11-25T09:00:00Z" } });
+    show(
+      <SignedIn>
+        <Frame me={MARIT} demo={false} />
+      </SignedIn>,
+    );
+    expect(await screen.findByText("next: Mon 07:00, in 5 days")).toBeVisible();
+    expect(screen.queryByRole("link", { name: "House" })).toBeNull();
+    expect(screen.queryByRole("link", { name: "Mail room" })).toBeNull();
+    expect(screen.getAllByRole("link", { name: "Library" })).toHaveLength(2);
+  });
+});

@@ -1,0 +1,38 @@
+import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
+import { StrictMode } from "react";
+import { createRoot } from "react-dom/client";
+import { BrowserRouter } from "react-router";
+import { ProblemError } from "./api/client";
+import { App } from "./App";
+import "./app.css";
+import { Notices } from "./kit/Notices";
+import { startTheme } from "./kit/theme";
+
+const MOST_TRIES = 2;
+
+const queries = new QueryClient({
+  defaultOptions: {
+    queries: {
+      staleTime: 5_000,
+      // What was refused stays refused; only an unreachable server is asked again.
+      retry: (tries, error) =>
+        error instanceof ProblemError && error.problem.status === 0 && tries < MOST_TRIES,
+    },
+  },
+});
+
+startTheme();
+const root = document.getElementById("root");
+if (root) {
+  createRoot(root).render(
+    <StrictMode>
+      <QueryClientProvider client={queries}>
+        <BrowserRouter>
+          <Notices>
+            <App />
+          </Notices>
+        </BrowserRouter>
+      </QueryClientProvider>
+    </StrictMode>,
+  );
+}

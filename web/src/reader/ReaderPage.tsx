@@ -1,0 +1,70 @@
+import { Link, useParams, useSearchParams } from "react-router";
+import type { Api } from "../api/client";
+import { useRead } from "../api/use";
+import { Loaded } from "../kit/Loaded";
+import { PageTabs } from "../kit/PageTabs";
+import { chartWidth } from "../kit/chartWidth";
+import { ReportPage } from "../kit/ReportPage";
+import { Title } from "../kit/Title";
+import { useWidth } from "../kit/useWidth";
+import { words } from "../words";
+import { CutSentence } from "./CutSentence";
+import { readCut, writeCut, type Cut } from "../kit/cut";
+
+/** A report to be read: the pages as a numbered line, what it is cut to as a sentence, the page itself. */
+export function ReaderPage() {
+  const { id = "" } = useParams();
+  const [search, setSearch] = useSearchParams();
+  const [width, measure] = useWidth(1216);
+  const cut = readCut(search);
+  const query = writeCut(cut);
+  query.set("chartWidth", String(chartWidth(width)));
+  const report = useRead<Api["ReaderView"]>(`reports/${id}?${query}`);
+  const set = (change: Partial<Cut>) => setSearch(writeCut({ ...cut, ...change }));
+  return (
+    <div ref={measure}>
+      <Loaded query={report}>
+        {(view) => (
+          <>
+            <Title
+              title={view.title}
+              above={
+                <Link className="choose" to="/library">
+                  {view.folder}
+                </Link>
+              }
+              line={`${view.about} ${capital(view.shown.page.freshness)}.`}
+              actions={view.maySubscribe && <Subscribe id={id} cut={cut} view={view} />}
+            />
+            <CutSentence view={view} cut={cut} set={set} />
+            <PageTabs pages={view.pages} current={view.shown.page.id} choose={(page) => set({ page })} />
+            <div
+              className={report.isPlaceholderData ? "opacity-60" : ""}
+              aria-busy={report.isPlaceholderData}
+            >
+              <ReportPage view={view.shown} />
+            </div>
+          </>
+        )}
+      </Loaded>
+    </div>
+  );
+}
+
+const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
+
+/** From exactly what is on the screen, or from the report as it was published. */
+function Subscribe({ id, cut, view }: { id: string; cut: Cut; view: Api["ReaderView"] }) {
+  const asShown = writeCut({ ...cut, page: view.shown.page.id });
+  asShown.set("report", id);
+  return (
+    <>
+      <Link className="choose" to={`/compose?report=${id}`}>
+        {words.reader.asPublished}
+      </Link>
+      <Link className="act" to={`/compose?${asShown}`}>
+        {words.reader.subscribeToThis}
+      </Link>
+    </>
+  );
+}

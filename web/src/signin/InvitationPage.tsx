@@ -1,0 +1,48 @@
+import { useState } from "react";
+import { useNavigate, useParams } from "react-router";
+import { call, type Api } from "../api/client";
+import { useChange, useRead } from "../api/use";
+import { Fault } from "../kit/Fault";
+import { Field } from "../kit/Field";
+import { Loaded } from "../kit/Loaded";
+import { words } from "../words";
+
+/** Where an invited person sets the password; being signed in follows. */
+export function InvitationPage() {
+  const { token = "" } = useParams();
+  const [password, setPassword] = useState("");
+  const navigate = useNavigate();
+  const path = `invitations/${encodeURIComponent(token)}`;
+  const invitation = useRead<Api["InvitationView"]>(path);
+  const accept = useChange(() => call(path, { method: "POST", body: { password } }));
+  return (
+    <main className="mx-auto max-w-md px-4 pt-[12vh]">
+      <Loaded query={invitation}>
+        {({ name, address }) => (
+          <form
+            className="space-y-4"
+            onSubmit={(event) => {
+              event.preventDefault();
+              accept.mutate(undefined, { onSuccess: () => void navigate("/sign-in") });
+            }}
+          >
+            <h1>{words.invitation.title(name)}</h1>
+            <p className="text-quiet">{words.invitation.line(address)}</p>
+            <Field
+              label={words.invitation.password}
+              type="password"
+              autoComplete="new-password"
+              required
+              value={password}
+              onChange={(event) => setPassword(event.target.value)}
+            />
+            <Fault error={accept.error} />
+            <button type="submit" className="act" disabled={accept.isPending}>
+              {words.invitation.action}
+            </button>
+          </form>
+        )}
+      </Loaded>
+    </main>
+  );
+}

@@ -1,0 +1,100 @@
+import { useState } from "react";
+import { Navigate, useLocation, useNavigate, type Location } from "react-router";
+import { call, type Api } from "../api/client";
+import { useChange, useRead } from "../api/use";
+import { Fault } from "../kit/Fault";
+import { Field } from "../kit/Field";
+import { words } from "../words";
+
+interface Props {
+  demo: boolean;
+  signedIn: boolean;
+}
+
+/** The door: an own account, and in the demo one click a person. */
+export function SignInPage({ demo, signedIn }: Props) {
+  const from = (useLocation().state as { from?: Location } | null)?.from;
+  if (signedIn) {
+    return <Navigate to={from ? from.pathname + from.search : "/"} replace />;
+  }
+  return (
+    <main className="mx-auto max-w-4xl px-4 pt-[10vh] pb-16">
+      <p className="font-serif text-5xl">
+        <b className="font-semibold">Mail</b> <i>Shelf</i>
+      </p>
+      <p className="text-quiet mt-2 text-lg">{words.signIn.motto}</p>
+      <div className="mt-10 grid gap-12 md:grid-cols-[1fr_2fr]">
+        <PasswordForm />
+        {demo && <DemoPeople />}
+      </div>
+    </main>
+  );
+}
+
+function PasswordForm() {
+  const [address, setAddress] = useState("");
+  const [password, setPassword] = useState("");
+  const signIn = useChange(() => call("session", { method: "POST", body: { address, password } }));
+  return (
+    <form
+      className="space-y-4"
+      onSubmit={(event) => {
+        event.preventDefault();
+        signIn.mutate();
+      }}
+    >
+      <h1 className="text-2xl">{words.signIn.title}</h1>
+      <Field
+        label={words.signIn.address}
+        type="email"
+        autoComplete="username"
+        required
+        value={address}
+        onChange={(event) => setAddress(event.target.value)}
+      />
+      <Field
+        label={words.signIn.password}
+        type="password"
+        autoComplete="current-password"
+        required
+        value={password}
+        onChange={(event) => setPassword(event.target.value)}
+      />
+      <Fault error={signIn.error} />
+      <button type="submit" className="act" disabled={signIn.isPending}>
+        {words.signIn.action}
+      </button>
+    </form>
+  );
+}
+
+function DemoPeople() {
+  const people = useRead<Api["DemoPerson"][]>("demo/people");
+  const navigate = useNavigate();
+  const choose = useChange((person: number) => call("demo/sign-in", { method: "POST", body: { person } }));
+  return (
+    <section aria-label={words.signIn.demo}>
+      <h2>{words.signIn.demo}</h2>
+      <p className="text-quiet pb-2">{words.signIn.demoLine}</p>
+      <Fault error={choose.error ?? people.error} />
+      <ul>
+        {people.data?.map((person) => (
+          <li key={person.id} className="border-base-300 flex items-baseline justify-between border-t py-2">
+            <span>
+              <button
+                type="button"
+                className="choose font-serif text-lg"
+                onClick={() => choose.mutate(person.id, { onSuccess: () => void navigate("/") })}
+              >
+                {person.name}
+              </button>
+            </span>
+            <span className="text-quiet text-xs">
+              {[...person.groups, ...(person.administrator ? [words.administrator] : [])].join(" · ")}
+            </span>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

@@ -1,0 +1,8 @@
+import "@testing-library/jest-dom/vitest";
+
+class NoResizing {
+  observe() {}
+  unobserve() {}
+  disconnect() {}
+}
+globalThis.ResizeObserver = NoResizing;

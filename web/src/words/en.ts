@@ -1,0 +1,446 @@
+const listed = new Intl.ListFormat("en-GB", { type: "conjunction" });
+const counted = (many: number, one: string, more: string) => `${many} ${many === 1 ? one : more}`;
+
+/** English. */
+export const en = {
+  administrator: "administrator",
+  close: "close",
+  find: "Find a report",
+  leaveIt: "Leave it",
+  legend: "What the marks mean",
+  list: (parts: string[]) => listed.format(parts),
+  loading: "Being fetched…",
+  newSubscription: "New subscription",
+  next: (at: string, until: string) => `next: ${at}, ${until}`,
+  noRows: "No rows in this period.",
+  sections: "Sections",
+  signOut: "Sign out",
+  skipToContent: "Skip to the page",
+  subscribe: "Subscribe",
+  toShelf: "Mail Shelf, to the shelf",
+  undo: "Undo",
+  role: (role: string) => (role === "pdf" ? "PDF" : role),
+
+  act: {
+    because: "Because (shown wherever it is listed; may be empty)",
+    change: "change",
+    changeIt: "Change it",
+    end: "end…",
+    ended: (name: string) => `“${name}” has ended. Every issue stays on the shelf.`,
+    endMeans: "Nothing more will be sent. Every issue stays on the shelf, and it cannot be started again.",
+    endNow: "End subscription",
+    pause: "pause…",
+    paused: (name: string) => `“${name}” is paused.`,
+    pauseNow: "Pause subscription",
+    pauseOf: (name: string) => `Pause ${name}`,
+    resume: "resume",
+    resumed: (name: string) => `“${name}” goes out again.`,
+    send: "send now…",
+    start: "start",
+    started: (name: string) => `“${name}” is started.`,
+    try: "try it on myself",
+  },
+
+  audience: {
+    add: (name: string) => `Add ${name}`,
+    mayNotSee: "may not see this report",
+    more: (many: number) => `${many} more: type a part of the name.`,
+    myself: (name: string) => `${name} (myself)`,
+    nobody: "Nobody is on the list.",
+    noMatch: "Nobody else of that name.",
+    off: "take off",
+    on: "add",
+    onList: "On the list",
+    others: "Others who can be added",
+    search: "Name or address",
+    somebody: "Somebody who is no longer active",
+    takeOff: (name: string) => `take off ${name}`,
+  },
+
+  behaviour: {
+    NONE: "takes it",
+    REFUSE_FOR_NOW: "refuses for now",
+    REFUSE_FOR_GOOD: "refuses for good",
+    SLOW: "is slow",
+    DROP_AFTER_FINAL_DOT: "hangs up before answering",
+  },
+
+  chart: {
+    hint: "point at a mark for its values",
+    name: (title: string) => `Chart: ${title}. Arrow keys walk over its values.`,
+  },
+
+  clock: {
+    label: "The demo’s clock",
+    move: "Move to then",
+    moveToNext: "Move to the next send",
+    moving: (to: string) => `on its way to ${to}`,
+    next: (at: string) => `the next send is ${at}`,
+    nothingDue: "nothing is due",
+    now: "It is now",
+    to: "Later",
+  },
+
+  composer: {
+    called: "Called",
+    changed: (name: string, first: string) => `“${name}” is changed, counting from the send on ${first}.`,
+    changing: (name: string) => `Changing “${name}”`,
+    closeEditor: "Done",
+    face: "Sentence or preview",
+    firstSend: (first: string) => `first send ${first}`,
+    inNameOf: "sent in your name, from the house address",
+    isNew: "New subscription",
+    keepChanges: "Keep changes",
+    keepDraft: "Keep as draft",
+    keptAsDraft: (name: string) => `“${name}” is kept as a draft. Nothing is sent from a draft.`,
+    missing: (parts: string[]) => `Still missing: ${listed.format(parts)}.`,
+    name: "Name, as it stands on the shelf and opens the subject",
+    noName: "no name yet",
+    nothingToPick: "There is no report yet that you may subscribe to. An administrator grants that.",
+    pick: "What shall it be about?",
+    pickLine: "Choose a report; every other part can be filled in afterwards, in any order.",
+    preview: "What is sent",
+    previewFace: "what is sent",
+    rowsNow: (rows: number, days: string) => `${counted(rows, "row", "rows")} now, ${days}`,
+    sentence: "The subscription as a sentence",
+    sentenceFace: "the sentence",
+    start: "Start subscription",
+    started: (name: string, first: string) => `“${name}” is started. The first send is ${first}.`,
+    tried: "Your trial is on its way to your own address only; no number is used.",
+    try: "Try it on myself",
+    tryAfterKeeping: "a trial is made from what is kept: keep the changes first",
+  },
+
+  fault: {
+    again: "Try again",
+    happened: "This did not work.",
+    means: "The page could not go on; nothing was changed.",
+    todo: "Reload the page. If it happens again, tell an administrator.",
+  },
+
+  filter: {
+    all: (title: string) => `All, whatever the ${title.toLowerCase()}`,
+    every: (title: string) => `every ${title.toLowerCase()}`,
+    search: (title: string) => `Find a ${title.toLowerCase()}`,
+    some: (title: string, many: number) => `${many} of ${title.toLowerCase()}`,
+  },
+
+  groups: {
+    add: "Add group",
+    members: (many: number) => counted(many, "person", "people"),
+    name: "New group",
+  },
+
+  history: {
+    noRuns: "Nothing has been made yet.",
+    number: (number: number) => `No. ${number}`,
+    runs: "What was made",
+    version: (no: number, by: string, at: string) => `Version ${no} by ${by}, ${at}`,
+    versions: "What was changed",
+  },
+
+  house: {
+    addFolder: "Add folder",
+    asAbove: "as above",
+    cell: (group: string, folder: string, may: string) => `${group} in ${folder}: ${may}`,
+    change: "Change it",
+    effect:
+      "It counts at once: in the library, at every address, on the shelf. At the next send, whoever may not see the report is left out, and the run says why; an owner who may no longer subscribe has the subscription paused and is told.",
+    effectTitle: "What it means",
+    folder: "Folder",
+    granted: (group: string, folder: string, may: string) => `${group} in ${folder}: ${may}.`,
+    grantTitle: (group: string, folder: string) => `${group} in ${folder}`,
+    lines: {
+      rights: "Who may do what, where. A folder takes what the one above it gives, until it says otherwise.",
+      people: "Who has an account. Whoever is invited sets the password himself.",
+      groups: "Rights are given to groups. A new group may do nothing until granted.",
+    },
+    mayDo: "What it may do",
+    names: { rights: "rights", people: "people", groups: "groups" },
+    newFolder: "New folder",
+    nothing: "nothing",
+    parts: "Parts of the house",
+    stays: "Nothing leaves the shelf: what was delivered stays on record.",
+    top: "at the top",
+    within: "in",
+  },
+
+  invitation: {
+    action: "Set password",
+    line: (address: string) =>
+      `You are invited to Mail Shelf as ${address}. Choose a password to sign in with.`,
+    password: "Password, at least 10 characters",
+    title: (name: string) => `Welcome, ${name}`,
+  },
+
+  issue: {
+    asSent: "as it was sent",
+    colophon: "Colophon",
+    mail: "the mail",
+    neighbours: "Issues before and after",
+    next: "next",
+    previous: "previous",
+    run: "Who was sent it",
+    unread: "keep as unread",
+    yours: "Yours",
+  },
+
+  library: {
+    all: "Show everything",
+    change: "Change what I get",
+    count: (pages: number, subscribers: number) =>
+      `${counted(pages, "page", "pages")} · ${counted(subscribers, "person is", "people are")} sent it`,
+    empty: "Reports that you may read are listed here. An administrator grants folders to your groups.",
+    folders: "Folders",
+    line: (many: number, sought: string) =>
+      sought
+        ? `${counted(many, "report", "reports")} with “${sought}”.`
+        : `${counted(many, "report", "reports")} that you may read.`,
+    nothingFound: (sought: string) => `No report that you may read has “${sought}” in its words.`,
+    search: "Words",
+    to: (title: string) => `to ${title}`,
+    youGet: (name: string) => `you get it: ${name}`,
+  },
+
+  mail: {
+    attached: (name: string) => `attached: ${name}`,
+    body: (subject: string) => `Mail: ${subject}`,
+    face: "Show as",
+    from: "from",
+    html: "as a mail program shows it",
+    list: "list",
+    source: "source",
+    text: "as plain text",
+    to: "to",
+  },
+
+  mailRoom: {
+    inboxes: "Inboxes",
+    inboxOf: (name: string) => `Inbox of ${name}`,
+    line: "The demo’s own mail server: every mail that was sent, as its reader sees it. No mail leaves this machine.",
+    noMail: "no mail yet",
+    treats: "a mail to this address: the server",
+  },
+
+  notHere: {
+    line: "Nothing stands at this address, or nothing that you may see.",
+    shelf: "To the shelf",
+    title: "Nothing here",
+  },
+
+  outcome: {
+    OPEN: "under way",
+    SENT: "sent",
+    PARTLY: "partly delivered",
+    FAILED: "failed",
+    SKIPPED: "skipped",
+    MISSED: "missed",
+  },
+
+  output: {
+    mail: "the first page’s figures, tables and charts in the mail, as text",
+    pdf: "all chosen pages as a PDF, attached",
+    picture: "a picture of the first page in the mail",
+  },
+
+  pages: {
+    label: "Pages",
+    of: (at: number, many: number) => `page ${at} of ${many}`,
+  },
+
+  part: {
+    WHAT: "what",
+    PERIOD: "the period",
+    FILTER: "the filter",
+    TO_WHOM: "to whom",
+    AS_WHAT: "as what",
+    WHEN: "when",
+    NAME: "a name",
+  },
+
+  people: {
+    address: "Address",
+    heads: ["Name", "Groups", "Time zone", "Administrator", "Active"],
+    invite: "Invite",
+    invited: (name: string, address: string) => `${name} is invited: a mail is on its way to ${address}.`,
+    isActive: (name: string) => `${name} may sign in`,
+    mayMind: (name: string) => `${name} minds the house`,
+    name: "Name",
+  },
+
+  period: {
+    fixed: "Fixed dates",
+    from: "From",
+    label: "Periods",
+    to: "To",
+    useFixed: "Use these dates",
+  },
+
+  preview: {
+    as: "as",
+    face: "What is sent, as it looks",
+    faces: "Which face of it",
+    fromTo: (from: string, to: string) => `from ${from} · to ${to}`,
+    gets: "gets it",
+    mail: "mail",
+    mailOf: (name: string) => `The mail as ${name} gets it`,
+    nothing: "Choose a page, and what is sent shows here.",
+    pdf: (sheets: number, size: string) => `PDF, ${counted(sheets, "sheet", "sheets")}, ${size}`,
+    saveFile: "save the file itself",
+    sheet: (at: number, many: number) => `Sheet ${at} of ${many}`,
+    text: "as text",
+  },
+
+  reader: {
+    asPublished: "Subscribe as published",
+    cut: "What is shown",
+    showing: "Showing",
+    subscribeToThis: "Subscribe to this",
+  },
+
+  recipients: {
+    leave: "leave",
+    taken: (name: string, subscription: string) =>
+      `${name} is off “${subscription}”. Numbers and days stay as they are.`,
+    title: "Who gets it",
+  },
+
+  run: {
+    attempt: (number: number, at: string, said: string, reply: string) =>
+      `${number}. ${at}: ${said}${reply ? ` (“${reply}”)` : ""}`,
+    heads: ["Recipient", "What became of it", "When", "Tries"],
+    issue: (number: number) => `Issue No. ${number}`,
+    line: (trigger: string, by: string, at: string) => `Made ${trigger}${by ? ` by ${by}` : ""}, due ${at}.`,
+    nextTry: (at: string) => `next try ${at}`,
+    nobody: "Nobody was on the list.",
+    recipients: "Recipients of this run",
+    sendToMissing: (many: number) => `Send to ${many} missing`,
+    trial: "The trial",
+    trying: (many: number) => `${counted(many, "mail is", "mails are")} tried again.`,
+  },
+
+  section: {
+    house: "House",
+    library: "Library",
+    mailRoom: "Mail room",
+    shelf: "Shelf",
+    subscriptions: "Subscriptions",
+  },
+
+  send: {
+    action: (many: number) => `Send to ${counted(many, "person", "people")}`,
+    issue: (number: number, days: string) => `Issue No. ${number} is made now, for ${days}.`,
+    noRegular: "No regular send is planned.",
+    regular: (at: string) => `The regular one still goes on ${at}.`,
+    title: (name: string) => `Send “${name}” now`,
+    to: (many: number) => `It goes to ${counted(many, "person", "people")}.`,
+    what: "What would happen",
+  },
+
+  sends: {
+    about: (at: string, days: string) => `${at}: the days ${days}.`,
+    inMine: (at: string, zone: string) => `That is ${at} in ${zone}.`,
+    label: "The next sends",
+    one: (at: string, days: string, shift: string) => `${at}, for ${days}${shift ? `, ${shift}` : ""}`,
+    title: (many: number) => `The next ${many} sends`,
+  },
+
+  shelf: {
+    empty: {
+      ALL: "Every issue that you may see stands here. Nothing has been made yet: subscribe to a report, and its issues follow.",
+      PUT_FOR_ME: "Nobody has put anything here for you yet.",
+      CHOSEN_BY_ME: "You have not subscribed to anything yet.",
+    },
+    groups: { NEEDS_A_LOOK: "Needs a look", NEW: "New", QUIET: "Quiet" },
+    keys: "arrow keys walk · letters jump to a title · Enter opens",
+    roomy: "roomy",
+    rows: "rows:",
+    scope: "Whose",
+    scopes: { ALL: "everything I may see", PUT_FOR_ME: "put there for me", CHOSEN_BY_ME: "chosen by me" },
+    sheaf: (many: number, newest: string) => `${many} issues of one week, the newest: ${newest}`,
+    span: "How far back",
+    spans: { 28: "the last 4 weeks", 91: "the last 3 months", 365: "the last year" } as Record<
+      number,
+      string
+    >,
+    tight: "tight",
+    toCome: (at: string) => `to come ${at}`,
+    today: "today",
+    toLibrary: "To the library",
+  },
+
+  signIn: {
+    action: "Sign in",
+    address: "Address",
+    demo: "Or look around as",
+    demoLine: "In the demo one click is enough. Everybody here is made up.",
+    motto: "The right pages, waiting in the mail when the working day starts.",
+    password: "Password",
+    title: "Sign in",
+  },
+
+  spine: {
+    UNREAD: "unread",
+    READ: "read",
+    SKIPPED: "skipped",
+    PARTLY: "partly delivered",
+    FAILED: "failed",
+    UNDER_WAY: "being made",
+    TO_COME: "to come",
+  },
+
+  subscriptions: {
+    count: (many: number, state: string) => `${many} ${state}`,
+    empty: "What you subscribe to, and what others put you on, is listed here.",
+    lastIssues: "Last issues",
+    line: (many: number, states: string[], next: string) =>
+      `${many} that you may see${states.length > 0 ? `: ${states.join(", ")}` : ""}.${next ? ` The next leaves ${next}.` : ""}`,
+    nextSend: "Next send",
+    noIssues: "no issue yet",
+    noneSo: "No subscription is so.",
+    of: (owner: string, state: string) => `${state} · owned by ${owner}`,
+    owner: "Whose",
+    owners: { ALL: "all that I may see", MINE: "mine" },
+    showing: "Showing",
+    state: "In which state",
+    states: { ANY: "any state", DRAFT: "draft", ACTIVE: "active", PAUSED: "paused", ENDED: "ended" },
+    unnamed: "Without a name",
+  },
+
+  theme: {
+    label: "Light",
+    system: "as the system",
+    daylight: "daylight",
+    lamplight: "lamplight",
+  },
+
+  verb: {
+    SEE: "see",
+    SUBSCRIBE_SELF: "for myself",
+    SUBSCRIBE_TEAMMATES: "for the team",
+  },
+
+  when: {
+    date: "Day of the month",
+    days: "Days",
+    how: "How often",
+    inDays: (days: number) => `in ${days} days`,
+    inHours: (hours: number, minutes: number) =>
+      minutes === 0 ? `in ${hours} h` : `in ${hours} h ${minutes}`,
+    inMinutes: (minutes: number) => `in ${minutes} min`,
+    kinds: { daily: "daily", weekly: "weekly", monthly: "monthly" },
+    lastDay: "in a month without it, on its last day",
+    now: "now",
+    time: "At",
+    weekdays: {
+      MO: "Monday",
+      TU: "Tuesday",
+      WE: "Wednesday",
+      TH: "Thursday",
+      FR: "Friday",
+      SA: "Saturday",
+      SU: "Sunday",
+    },
+    zone: "Time zone",
+  },
+};
