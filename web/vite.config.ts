@@ -6,5 +6,5 @@ export default defineConfig({
   plugins: [react(), tailwindcss()],
   build: { chunkSizeWarningLimit: 700 },
   server: { proxy: { "/api": "http://localhost:8080", "/leave": "http://localhost:8080" } },
-  test: { environment: "jsdom", setupFiles: "src/test-setup.ts", globals: true },
+  test: { testTimeout: 60_000, environment: "jsdom", setupFiles: "src/test-setup.ts", globals: true },
 });

@@ -15,7 +15,6 @@ import tools.jackson.databind.JsonNode;
 
 /** From due to delivered over real SMTP: what a mail carries, how often is tried, and what is skipped. */
 class DeliveryTest {
-    private static final Duration MINUTE = Duration.ofMinutes(1);
 
     @RegisterExtension
     static final RunningDemo DEMO = new RunningDemo("delivery");
@@ -92,10 +91,10 @@ class DeliveryTest {
         Instant due = nextDue(id);
         moveTo(due.plusSeconds(5));
         long run = newestRun(id);
-        Wait.until("a first try", MINUTE, () -> !recipient(run).get("nextTry").isNull());
+        Wait.until("a first try", () -> !recipient(run).get("nextTry").isNull());
         Instant second = Instant.parse(recipient(run).get("nextTry").asString());
         moveTo(second.plusSeconds(1));
-        Wait.until("a second try", MINUTE, () -> recipient(run).get("tries").size() == 2);
+        Wait.until("a second try", () -> recipient(run).get("tries").size() == 2);
         Instant third = Instant.parse(recipient(run).get("nextTry").asString());
         assertThat(Duration.between(second, third)).isGreaterThan(Duration.between(due, second));
         assertThat(recipient(run).get("tries").get(0).get("words").asString()).isEqualTo("refused for now");
@@ -103,7 +102,7 @@ class DeliveryTest {
 
         behave("NONE");
         moveTo(third.plusSeconds(1));
-        Wait.until("it is through", MINUTE, () -> closed(run));
+        Wait.until("it is through", () -> closed(run));
         assertThat(recipient(run).get("words").asString()).isEqualTo("accepted");
         assertThat(recipient(run).get("tries")).hasSize(3);
     }
@@ -165,7 +164,6 @@ class DeliveryTest {
             marit.post("clock/move", Map.of("to", moment.toString()));
             Wait.until(
                     "the clock stands at " + moment,
-                    Duration.ofMinutes(2),
                     () -> marit.get("clock").get("movingTo").isNull());
         }
     }
@@ -173,7 +171,7 @@ class DeliveryTest {
     private static JsonNode runAt(Instant due, long subscription) {
         moveTo(due.plusSeconds(5));
         long run = newestRun(subscription);
-        Wait.until("the run is closed", MINUTE, () -> closed(run));
+        Wait.until("the run is closed", () -> closed(run));
         return marit.get("runs/" + run);
     }
 

@@ -5,6 +5,7 @@ import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import java.io.IOException;
 import java.io.UncheckedIOException;
@@ -24,6 +25,9 @@ final class Reader implements AutoCloseable {
             "--disable-background-networking",
             "--disable-component-update",
             "--disable-sync");
+
+    /** Long, since a machine may give a fraction of its speed for a while. */
+    private static final long PATIENCE_MILLIS = 180_000;
 
     private final Playwright playwright;
     private final BrowserContext context;
@@ -46,7 +50,8 @@ final class Reader implements AutoCloseable {
                                 .setTimezoneId("Europe/Oslo")
                                 .setViewportSize(1280, 800));
         page = context.pages().get(0);
-        page.setDefaultTimeout(10_000);
+        page.setDefaultTimeout(PATIENCE_MILLIS);
+        PlaywrightAssertions.setDefaultAssertionTimeout(PATIENCE_MILLIS);
         page.onPageError(complaints::add);
     }
 

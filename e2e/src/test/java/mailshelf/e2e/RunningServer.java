@@ -7,7 +7,6 @@ import java.net.InetAddress;
 import java.net.ServerSocket;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.TimeUnit;
@@ -15,7 +14,6 @@ import java.util.concurrent.TimeUnit;
 /** The real jar, running the demo in a process of its own on a free loopback port. */
 final class RunningServer implements AutoCloseable {
     static final File JAR = new File("../server/target/mailshelf.jar");
-    private static final Duration START = Duration.ofSeconds(120);
 
     private final Path data;
     private final int port;
@@ -36,7 +34,7 @@ final class RunningServer implements AutoCloseable {
     void start() {
         Path log = data.resolveSibling(data.getFileName() + ".out");
         process = launch(log, "demo", "--data", data.toString(), "--port", String.valueOf(port));
-        Wait.until("the server on port " + port + " answers", START, () -> {
+        Wait.until("the server on port " + port + " answers", () -> {
             if (!process.isAlive()) {
                 throw new IllegalStateException("The server ended: " + read(log));
             }

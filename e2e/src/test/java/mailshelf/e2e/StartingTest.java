@@ -9,7 +9,6 @@ import java.io.IOException;
 import java.net.ServerSocket;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.time.Duration;
 import java.util.concurrent.TimeUnit;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -79,10 +78,7 @@ class StartingTest {
                 out, "serve", "--data", folder.resolve("house").toString(), "--port", String.valueOf(port));
         try {
             Pattern link = Pattern.compile("http://localhost:" + port + "(/invitations/\\S+)");
-            Wait.until(
-                    "a link",
-                    Duration.ofSeconds(60),
-                    () -> link.matcher(RunningServer.read(out)).find());
+            Wait.until("a link", () -> link.matcher(RunningServer.read(out)).find());
             Matcher found = link.matcher(RunningServer.read(out));
             assertThat(found.find()).isTrue();
             try (Reader reader = Reader.at("http://localhost:" + port)) {

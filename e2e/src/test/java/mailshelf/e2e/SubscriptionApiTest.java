@@ -98,7 +98,7 @@ class SubscriptionApiTest {
         byte[] previewed = marit.answer("POST", "compositions/pdf", Wishes.draft(terms(id)), Map.of())
                 .body();
         long run = marit.post("subscriptions/" + id + "/try", null).get("id").asLong();
-        Wait.until("the trial is out", java.time.Duration.ofMinutes(1), () -> closed(run));
+        Wait.until("the trial is out", () -> closed(run));
         long issue = marit.get("runs/" + run).get("issue").asLong();
         String sha =
                 marit.get("issues/" + issue).get("files").get(0).get("sha256").asString();
@@ -222,7 +222,7 @@ class SubscriptionApiTest {
         assertThat(outlook.get("regular").asString()).startsWith("Mon ");
 
         long run = marit.post("subscriptions/" + id + "/send", null).get("id").asLong();
-        Wait.until("it is out", java.time.Duration.ofMinutes(1), () -> closed(run));
+        Wait.until("it is out", () -> closed(run));
         assertThat(marit.get("runs/" + run).get("askedBy").asString()).isEqualTo("Marit Lunde");
         assertThat(line(id).get("spines")).hasSize(1);
         assertThat(marit.get("subscriptions/" + id + "/outlook").get("number").asInt())
