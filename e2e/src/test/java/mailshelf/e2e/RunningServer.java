@@ -1,6 +1,5 @@
 package mailshelf.e2e;
 
-import java.io.File;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.net.InetAddress;
@@ -12,8 +11,8 @@ import java.util.List;
 import java.util.concurrent.TimeUnit;
 
 /** The real jar, running the demo in a process of its own on a free loopback port. */
-final class RunningServer implements AutoCloseable {
-    static final File JAR = new File("../server/target/mailshelf.jar");
+public final class RunningServer implements AutoCloseable {
+    private static final String LAUNCHER = "../mailshelf";
 
     private final Path data;
     private final int port;
@@ -31,31 +30,46 @@ final class RunningServer implements AutoCloseable {
         return server;
     }
 
-    void start() {
-        Path log = data.resolveSibling(data.getFileName() + ".out");
-        process = launch(log, "demo", "--data", data.toString(), "--port", String.valueOf(port));
+    void start(String... options) {
+        begin(options);
         Wait.until("the server on port " + port + " answers", () -> {
             if (!process.isAlive()) {
-                throw new IllegalStateException("The server ended: " + read(log));
+                throw new IllegalStateException("The server ended: " + read(log()));
             }
-            return read(log).contains("answers at");
+            return read(log()).contains("answers at");
         });
     }
 
-    /** Runs the jar with arguments, its output in a file. */
+    /** Starts it without waiting for anything. */
+    void begin(String... options) {
+        List<String> arguments =
+                new ArrayList<>(List.of("demo", "--data", data.toString(), "--port", String.valueOf(port)));
+        arguments.addAll(List.of(options));
+        process = launch(log(), arguments.toArray(String[]::new));
+    }
+
+    private Path log() {
+        return data.resolveSibling(data.getFileName() + ".out");
+    }
+
+    /** Runs it from a shell as anybody would, its output in a file. */
     static Process launch(Path log, String... arguments) {
-        List<String> command = new ArrayList<>(
-                List.of(ProcessHandle.current().info().command().orElse("java"), "-XX:+UseParallelGC", "-Xmx1g"));
-        command.addAll(List.of("-jar", JAR.getPath()));
+        List<String> command = new ArrayList<>(List.of(LAUNCHER));
         command.addAll(List.of(arguments));
+        ProcessBuilder builder =
+                new ProcessBuilder(command).redirectErrorStream(true).redirectOutput(log.toFile());
+        builder.environment().put("JDK_JAVA_OPTIONS", "-Xmx1g");
         try {
-            return new ProcessBuilder(command)
-                    .redirectErrorStream(true)
-                    .redirectOutput(log.toFile())
-                    .start();
+            return builder.start();
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
+    }
+
+    /** Waits until it has ended by itself; its exit status. */
+    int awaitEnd() {
+        Wait.until("the server ends", () -> !process.isAlive());
+        return process.exitValue();
     }
 
     /** SIGKILL, as a power cut would end it. */
@@ -65,10 +79,14 @@ final class RunningServer implements AutoCloseable {
     }
 
     /** SIGTERM, as Ctrl+C would end it. */
-    @Override
-    public void close() {
+    void stop() {
         process.destroy();
         await();
+    }
+
+    @Override
+    public void close() {
+        stop();
     }
 
     private void await() {

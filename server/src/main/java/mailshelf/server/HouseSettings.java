@@ -1,6 +1,8 @@
 package mailshelf.server;
 
 import java.nio.file.Path;
+import java.util.Optional;
+import mailshelf.server.delivery.Arrow;
 
 /**
  * What a server is started with.
@@ -10,10 +12,18 @@ import java.nio.file.Path;
  * @param baseUrl how readers reach the server; links in mails begin with it, without a slash at the end
  * @param mailAddress the house's own address, from which mails come
  * @param smtpHost mail server
+ * @param deadlyArrow where a test has the process die
  * @param demo whether the demo's parts (one-click sign-in, mail room, movable clock) are there
  */
 public record HouseSettings(
-        Path data, int server, String baseUrl, String mailAddress, String smtpHost, int smtpPort, boolean demo) {
+        Path data,
+        int server,
+        String baseUrl,
+        String mailAddress,
+        String smtpHost,
+        int smtpPort,
+        boolean demo,
+        Optional<Arrow> deadlyArrow) {
 
     /** The domain of Message-IDs and List-Ids. */
     public String mailDomain() {

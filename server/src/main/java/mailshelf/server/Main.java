@@ -1,7 +1,9 @@
 package mailshelf.server;
 
 import java.nio.file.Path;
+import java.util.Optional;
 import java.util.concurrent.Callable;
+import mailshelf.server.delivery.Arrow;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
@@ -89,8 +91,8 @@ public final class Main implements Callable<Integer> {
         @Override
         public Integer call() {
             String url = baseUrl == null ? "http://localhost:" + place.port : baseUrl.replaceAll("/+$", "");
-            HouseSettings settings =
-                    new HouseSettings(place.data, serverNumber, url, mailAddress, smtpHost, smtpPort, false);
+            HouseSettings settings = new HouseSettings(
+                    place.data, serverNumber, url, mailAddress, smtpHost, smtpPort, false, Optional.empty());
             return ServerStart.run(settings, place.port, place.fresh);
         }
     }
@@ -109,6 +111,12 @@ public final class Main implements Callable<Integer> {
                 defaultValue = "0")
         int smtpPort;
 
+        @Option(
+                names = "--die-behind",
+                hidden = true,
+                description = "dies there, once; for tests of what a crash leaves")
+        Arrow dieBehind;
+
         @Override
         public Integer call() {
             int mailPort = smtpPort == 0 ? ServerStart.freePort() : smtpPort;
@@ -119,7 +127,8 @@ public final class Main implements Callable<Integer> {
                     "mail-shelf@brinewater.example",
                     "localhost",
                     mailPort,
-                    true);
+                    true,
+                    Optional.ofNullable(dieBehind));
             return ServerStart.run(settings, place.port, place.fresh);
         }
     }

@@ -2,6 +2,7 @@ package mailshelf.server;
 
 import java.time.InstantSource;
 import mailshelf.server.clock.BusinessClock;
+import mailshelf.server.delivery.FaultPoint;
 import mailshelf.store.Database;
 import mailshelf.store.Durable;
 import mailshelf.store.SettingStore;
@@ -10,6 +11,7 @@ import mailshelf.store.data.DataSetStore;
 import mailshelf.store.data.LoadFiles;
 import mailshelf.store.delivery.DeliveryStore;
 import mailshelf.store.delivery.RunStore;
+import mailshelf.store.delivery.WorkerStore;
 import mailshelf.store.library.ReportStore;
 import mailshelf.store.people.FolderStore;
 import mailshelf.store.people.InvitationStore;
@@ -101,6 +103,16 @@ class Wiring {
     @Bean
     DeliveryStore deliveryStore() {
         return new DeliveryStore();
+    }
+
+    @Bean
+    WorkerStore workerStore() {
+        return new WorkerStore();
+    }
+
+    @Bean
+    FaultPoint faultPoint(HouseSettings settings) {
+        return new FaultPoint(settings.deadlyArrow());
     }
 
     @Bean

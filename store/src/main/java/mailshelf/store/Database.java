@@ -2,6 +2,7 @@ package mailshelf.store;
 
 import com.zaxxer.hikari.HikariConfig;
 import com.zaxxer.hikari.HikariDataSource;
+import java.io.IOException;
 import java.nio.file.Path;
 import java.sql.Connection;
 import java.sql.SQLException;
@@ -26,13 +27,15 @@ public final class Database implements AutoCloseable {
      * @throws StoreException if another process has it, or the folder cannot be written to
      */
     public static Database open(Path folder) {
+        Path file = folder.resolve("mailshelf");
         HikariConfig config = new HikariConfig();
-        config.setJdbcUrl(H2.fileUrl(folder.resolve("mailshelf")));
+        config.setJdbcUrl(H2.fileUrl(file));
         config.setMaximumPoolSize(CONNECTIONS);
         config.setAutoCommit(false);
         config.setPoolName("mailshelf");
         config.setInitializationFailTimeout(1);
         try {
+            H2.recover(file);
             HikariDataSource source = new HikariDataSource(config);
             Flyway.configure()
                     .dataSource(source)
@@ -40,7 +43,7 @@ public final class Database implements AutoCloseable {
                     .load()
                     .migrate();
             return new Database(source);
-        } catch (RuntimeException e) {
+        } catch (RuntimeException | IOException e) {
             throw new StoreException("The database in " + folder + " cannot be opened", e);
         }
     }

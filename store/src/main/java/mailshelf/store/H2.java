@@ -1,13 +1,65 @@
 package mailshelf.store;
 
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Set;
+import org.h2.api.ErrorCode;
+import org.h2.mvstore.MVStore;
 
 /** All that is special to H2. */
 final class H2 {
+    /** What the pool throws when no connection can be had. */
+    private static final int NOT_CONNECTED = 0;
+
     /** Writes all that is committed through to the disk. */
     static final String SYNC = "CHECKPOINT SYNC";
 
+    /** IO_EXCEPTION, FILE_CORRUPTED, DATABASE_IS_CLOSED, CONNECTION_BROKEN, NO_DISK_SPACE_AVAILABLE and their kin. */
+    private static final Set<Integer> OF_DISK = Set.of(
+            ErrorCode.IO_EXCEPTION_1,
+            ErrorCode.IO_EXCEPTION_2,
+            ErrorCode.FILE_CORRUPTED_1,
+            ErrorCode.DATABASE_IS_CLOSED,
+            ErrorCode.DATABASE_CALLED_AT_SHUTDOWN,
+            ErrorCode.CONNECTION_BROKEN_1,
+            ErrorCode.GENERAL_ERROR_1,
+            ErrorCode.DATABASE_IS_READ_ONLY,
+            ErrorCode.OBJECT_CLOSED,
+            NOT_CONNECTED);
+
+    private static final int HEADER_BYTES = 4096;
+
     private H2() {}
+
+    static boolean isOfDisk(int errorCode) {
+        return OF_DISK.contains(errorCode);
+    }
+
+    /**
+     * Leads a file that was not closed in good order back to its newest commit. H2 alone may miss it: when a chunk does
+     * not lie where the one before it predicted, the file's header is written with the one before it, and at the next
+     * opening everything since then is taken for free space. Recovery mode looks through the whole file instead.
+     */
+    static void recover(Path file) throws IOException {
+        Path whole = file.resolveSibling(file.getFileName() + ".mv.db");
+        if (Files.exists(whole) && Files.size(whole) > 0 && !isClosedWell(whole)) {
+            new MVStore.Builder()
+                    .fileName(whole.toString())
+                    .recoveryMode()
+                    .open()
+                    .close();
+        }
+    }
+
+    /** Whether the header, in the first block of the file, carries the mark of a good end. */
+    private static boolean isClosedWell(Path file) throws IOException {
+        try (InputStream in = Files.newInputStream(file)) {
+            return new String(in.readNBytes(HEADER_BYTES), StandardCharsets.ISO_8859_1).contains(",clean:1,");
+        }
+    }
 
     /** Without WRITE_DELAY=0 a killed process loses commits of its last half second. */
     static String fileUrl(Path file) {

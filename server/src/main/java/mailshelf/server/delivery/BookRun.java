@@ -51,6 +51,7 @@ public class BookRun {
     private final NoticeStore notices;
     private final Audience audience;
     private final HouseSettings settings;
+    private final FaultPoint faultPoint;
 
     BookRun(
             Database database,
@@ -63,7 +64,8 @@ public class BookRun {
             PersonStore people,
             NoticeStore notices,
             Audience audience,
-            HouseSettings settings) {
+            HouseSettings settings,
+            FaultPoint faultPoint) {
         this.database = database;
         this.clock = clock;
         this.subscriptions = subscriptions;
@@ -75,13 +77,17 @@ public class BookRun {
         this.notices = notices;
         this.audience = audience;
         this.settings = settings;
+        this.faultPoint = faultPoint;
     }
 
     /** Books all that is due; true if there was anything. */
     boolean step() {
         Instant now = clock.instant();
         List<Subscription> due = database.inTransaction(tx -> subscriptions.due(tx, now, AT_ONCE));
-        due.forEach(subscription -> database.doInTransaction(tx -> book(tx, subscription, now)));
+        due.forEach(subscription -> {
+            database.doInTransaction(tx -> book(tx, subscription, now));
+            faultPoint.behind(Arrow.BOOKED);
+        });
         return !due.isEmpty();
     }
 

@@ -3,6 +3,7 @@ package mailshelf.server.delivery;
 import java.time.Instant;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import mailshelf.core.delivery.RunOutcome;
 import mailshelf.core.delivery.RunState;
 import mailshelf.core.json.CoreJson;
@@ -19,11 +20,14 @@ import mailshelf.store.delivery.Run;
 import mailshelf.store.delivery.RunStore;
 import mailshelf.store.shelf.Issue;
 import mailshelf.store.shelf.IssueStore;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
 
 /** Last step: seals the receipts of a run whose deliveries have all come to an end, and closes it. */
 @Component
 class CloseRuns {
+    private static final Logger LOG = LoggerFactory.getLogger(CloseRuns.class);
     private static final int AT_ONCE = 20;
 
     private final Database database;
@@ -33,6 +37,9 @@ class CloseRuns {
     private final DeliveryStore deliveries;
     private final ReadArchive readArchive;
     private final Archive archive;
+    private final LeaseKeeper lease;
+    private final Hindrance hindrance;
+    private final FaultPoint faultPoint;
 
     CloseRuns(
             Database database,
@@ -41,7 +48,10 @@ class CloseRuns {
             IssueStore issues,
             DeliveryStore deliveries,
             ReadArchive readArchive,
-            Archive archive) {
+            Archive archive,
+            LeaseKeeper lease,
+            Hindrance hindrance,
+            FaultPoint faultPoint) {
         this.database = database;
         this.clock = clock;
         this.runs = runs;
@@ -49,19 +59,37 @@ class CloseRuns {
         this.deliveries = deliveries;
         this.readArchive = readArchive;
         this.archive = archive;
+        this.lease = lease;
+        this.hindrance = hindrance;
+        this.faultPoint = faultPoint;
     }
 
     /** Closes what is done; true if there was anything. */
     boolean step() {
-        List<Run> ready = database.inTransaction(tx -> runs.readyToClose(tx, AT_ONCE));
-        ready.forEach(this::close);
+        List<Run> ready = database.inTransaction(tx -> runs.claimReadyToClose(tx, lease.lease(), lease.now(), AT_ONCE));
+        if (!ready.isEmpty()) {
+            faultPoint.behind(Arrow.CLOSING_CLAIMED);
+        }
+        ready.forEach(this::tryToClose);
         return !ready.isEmpty();
+    }
+
+    private void tryToClose(Run run) {
+        try {
+            close(run);
+            hindrance.isGone(Optional.of(run.id()));
+        } catch (RuntimeException e) {
+            LOG.error("Closing run {} failed; it is tried again", run.id().value(), e);
+            hindrance.isFound(Optional.of(run.id()), e);
+            database.doInTransaction(
+                    tx -> runs.release(tx, run, lease.owner(), lease.now().plus(Hindrance.PAUSE)));
+        }
     }
 
     private void close(Run run) {
         Instant now = clock.instant();
         Issue issue = database.inTransaction(tx -> issues.ofRun(tx, run.id())).orElseThrow();
-        String volume = readArchive.volume(issue);
+        String volume = readArchive.ownVolume(issue);
         record Facts(RunOutcome outcome, Part receipts, List<Entry> named) {}
         Facts facts = database.inTransaction(tx -> {
             List<Delivery> all = deliveries.ofRun(tx, run.id());
@@ -78,11 +106,13 @@ class CloseRuns {
             return new Facts(outcome, Part.receipts(named.size(), CoreJson.canonical(receipts)), named);
         });
         List<Entry> entries = archive.append(volume, facts.named(), List.of(facts.receipts()), now);
+        faultPoint.behind(Arrow.RECEIPTS_ARCHIVED);
         database.doInTransaction(tx -> {
-            if (runs.move(tx, run, "", RunState.CLOSED, facts.outcome(), "", now)) {
+            if (runs.move(tx, run, lease.owner(), RunState.CLOSED, facts.outcome(), "", now)) {
                 issues.insertEntries(tx, run.id(), entries);
             }
         });
+        faultPoint.behind(Arrow.CLOSED);
     }
 
     private Receipts.Receipt receipt(Tx tx, Delivery delivery) {

@@ -9,8 +9,6 @@ import java.util.concurrent.locks.ReentrantLock;
 import java.util.stream.Stream;
 import mailshelf.server.clock.BusinessClock;
 import mailshelf.store.Database;
-import mailshelf.store.delivery.DeliveryStore;
-import mailshelf.store.delivery.RunStore;
 import mailshelf.store.subscription.SubscriptionStore;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -27,6 +25,9 @@ public class DeliveryLoop implements SmartLifecycle {
     private static final Duration LONGEST_SLEEP = Duration.ofSeconds(30);
     private static final Duration AFTER_FAILURE = Duration.ofSeconds(5);
 
+    /** What a mail server has in hand is given this long when the server ends; its fate is looked up at the next start. */
+    private static final Duration LAST_MAILS = Duration.ofSeconds(7);
+
     private final BookRun bookRun;
     private final MakeIssue makeIssue;
     private final SendMails sendMails;
@@ -34,12 +35,15 @@ public class DeliveryLoop implements SmartLifecycle {
     private final CloseRuns closeRuns;
     private final Database database;
     private final SubscriptionStore subscriptions;
-    private final RunStore runs;
-    private final DeliveryStore deliveries;
     private final LeaseKeeper lease;
+    private final Stopping stopping;
+    private final Hindrance hindrance;
     private final BusinessClock clock;
     private final ReentrantLock working = new ReentrantLock();
     private final Semaphore wakes = new Semaphore(0);
+    /** A round broke off: what this server holds in the tables is not what it has in hand. */
+    private boolean lostCount;
+
     private volatile boolean running;
     private Thread thread;
 
@@ -51,9 +55,9 @@ public class DeliveryLoop implements SmartLifecycle {
             CloseRuns closeRuns,
             Database database,
             SubscriptionStore subscriptions,
-            RunStore runs,
-            DeliveryStore deliveries,
             LeaseKeeper lease,
+            Stopping stopping,
+            Hindrance hindrance,
             BusinessClock clock) {
         this.bookRun = bookRun;
         this.makeIssue = makeIssue;
@@ -62,9 +66,9 @@ public class DeliveryLoop implements SmartLifecycle {
         this.closeRuns = closeRuns;
         this.database = database;
         this.subscriptions = subscriptions;
-        this.runs = runs;
-        this.deliveries = deliveries;
         this.lease = lease;
+        this.stopping = stopping;
+        this.hindrance = hindrance;
         this.clock = clock;
     }
 
@@ -77,9 +81,18 @@ public class DeliveryLoop implements SmartLifecycle {
     public void drain() {
         working.lock();
         try {
-            while (round()) {
+            if (lostCount) {
+                lease.releaseAll();
+            }
+            lostCount = true;
+            while (!stopping.hasBegun() && round()) {
                 // until a round finds nothing
             }
+            lostCount = false;
+            hindrance.isGone(Optional.empty());
+        } catch (RuntimeException e) {
+            hindrance.isFound(Optional.empty(), e);
+            throw e;
         } finally {
             working.unlock();
         }
@@ -99,10 +112,6 @@ public class DeliveryLoop implements SmartLifecycle {
     }
 
     private void run() {
-        database.doInTransaction(tx -> {
-            runs.forgetLeases(tx, lease.server());
-            deliveries.forgetLeases(tx, lease.server());
-        });
         while (running) {
             Duration sleep = AFTER_FAILURE;
             try {
@@ -145,9 +154,10 @@ public class DeliveryLoop implements SmartLifecycle {
     @Override
     public void stop() {
         running = false;
+        stopping.begin();
         wake();
         try {
-            thread.join(Duration.ofSeconds(10).toMillis());
+            thread.join(LAST_MAILS.toMillis());
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
         }

@@ -53,6 +53,7 @@ class KeepMails {
     private final LetterWriter letters;
     private final MailAssembler assembler;
     private final HouseSettings settings;
+    private final FaultPoint faultPoint;
 
     /** What all mails of a run have in common. */
     private record Job(Run run, Issue issue, Subscription subscription, Terms terms, Person owner) {}
@@ -68,7 +69,8 @@ class KeepMails {
             Archive archive,
             LetterWriter letters,
             MailAssembler assembler,
-            HouseSettings settings) {
+            HouseSettings settings,
+            FaultPoint faultPoint) {
         this.database = database;
         this.runs = runs;
         this.issues = issues;
@@ -80,6 +82,7 @@ class KeepMails {
         this.letters = letters;
         this.assembler = assembler;
         this.settings = settings;
+        this.faultPoint = faultPoint;
     }
 
     /** The bytes of each delivery's mail. */
@@ -106,11 +109,12 @@ class KeepMails {
         if (fresh.isEmpty()) {
             return;
         }
-        String volume = readArchive.volume(job.issue());
+        String volume = readArchive.ownVolume(job.issue());
         List<Entry> named =
                 database.inTransaction(tx -> issues.entries(tx, job.run().id(), volume));
         List<Entry> entries = archive.append(
                 volume, named, List.copyOf(fresh.values()), job.issue().madeAt());
+        faultPoint.behind(Arrow.MAILS_ARCHIVED);
         database.doInTransaction(tx -> {
             issues.insertEntries(tx, job.run().id(), entries);
             fresh.forEach((delivery, part) -> deliveries.putTogether(tx, delivery, part.sha256()));

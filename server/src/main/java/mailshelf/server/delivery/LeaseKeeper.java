@@ -4,27 +4,40 @@ import java.time.Duration;
 import java.time.Instant;
 import java.time.InstantSource;
 import java.util.UUID;
+import java.util.concurrent.Executors;
+import java.util.concurrent.ScheduledExecutorService;
+import java.util.concurrent.TimeUnit;
 import mailshelf.server.HouseSettings;
+import mailshelf.store.Database;
+import mailshelf.store.delivery.Lease;
+import mailshelf.store.delivery.WorkerStore;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.context.SmartLifecycle;
 import org.springframework.stereotype.Component;
 
-/** This server's name in leases, and how long they hold, by the machine's clock. */
+/** This server's name in leases, and the beat that keeps them, by the machine's clock. Runs before the loop claims. */
 @Component
-class LeaseKeeper {
-    private static final Duration LEASE = Duration.ofMinutes(3);
+class LeaseKeeper implements SmartLifecycle {
+    private static final Logger LOG = LoggerFactory.getLogger(LeaseKeeper.class);
+    private static final Duration BEAT = Duration.ofSeconds(5);
+
+    /** Who has missed six beats is taken for dead. */
+    private static final Duration ALIVE = Duration.ofSeconds(30);
 
     private final InstantSource machineClock;
-    private final String server;
+    private final Database database;
+    private final WorkerStore workers;
+    private final int server;
     private final String owner;
+    private ScheduledExecutorService beats;
 
-    LeaseKeeper(InstantSource machineClock, HouseSettings settings) {
+    LeaseKeeper(InstantSource machineClock, Database database, WorkerStore workers, HouseSettings settings) {
         this.machineClock = machineClock;
-        this.server = "server-" + settings.server() + "/";
-        this.owner = server + UUID.randomUUID();
-    }
-
-    /** What the owners of all leases of this server begin with, also of its earlier lives. */
-    String server() {
-        return server;
+        this.database = database;
+        this.workers = workers;
+        this.server = settings.server();
+        this.owner = "server-" + server + "/" + UUID.randomUUID();
     }
 
     String owner() {
@@ -35,7 +48,46 @@ class LeaseKeeper {
         return machineClock.instant();
     }
 
-    Instant until() {
-        return now().plus(LEASE);
+    /** With what this server claims at this moment. */
+    Lease lease() {
+        return new Lease(owner, now().minus(ALIVE));
+    }
+
+    /** Gives back all that this server has claimed. */
+    void releaseAll() {
+        database.doInTransaction(tx -> workers.releaseAll(tx, owner));
+    }
+
+    private void beat() {
+        try {
+            database.doInTransaction(tx -> workers.beat(tx, owner, now()));
+        } catch (RuntimeException e) {
+            LOG.warn("The beat of this server could not be written; others take over what it holds after {}", ALIVE, e);
+        }
+    }
+
+    @Override
+    public void start() {
+        database.doInTransaction(tx -> workers.begin(tx, owner, server, now()));
+        beats = Executors.newSingleThreadScheduledExecutor();
+        beats.scheduleAtFixedRate(this::beat, BEAT.toMillis(), BEAT.toMillis(), TimeUnit.MILLISECONDS);
+    }
+
+    @Override
+    public void stop() {
+        beats.shutdownNow();
+        beats = null;
+        database.doInTransaction(tx -> workers.end(tx, owner));
+    }
+
+    @Override
+    public boolean isRunning() {
+        return beats != null;
+    }
+
+    /** After the mail room, before the loop. */
+    @Override
+    public int getPhase() {
+        return Integer.MIN_VALUE + 1;
     }
 }

@@ -2,10 +2,12 @@ package mailshelf.server.delivery;
 
 import mailshelf.core.Problem;
 import mailshelf.core.delivery.RunId;
+import mailshelf.server.HouseSettings;
 import mailshelf.store.Database;
 import mailshelf.store.archive.Archive;
 import mailshelf.store.archive.Entry;
 import mailshelf.store.archive.MailPieces;
+import mailshelf.store.archive.Volume;
 import mailshelf.store.shelf.Issue;
 import mailshelf.store.shelf.IssueStore;
 import org.springframework.stereotype.Component;
@@ -16,11 +18,13 @@ public class ReadArchive {
     private final Database database;
     private final IssueStore issues;
     private final Archive archive;
+    private final HouseSettings settings;
 
-    ReadArchive(Database database, IssueStore issues, Archive archive) {
+    ReadArchive(Database database, IssueStore issues, Archive archive, HouseSettings settings) {
         this.database = database;
         this.issues = issues;
         this.archive = archive;
+        this.settings = settings;
     }
 
     public byte[] part(RunId run, String sha256) {
@@ -34,10 +38,13 @@ public class ReadArchive {
         return MailPieces.join(part(run, sha256), shared -> part(run, shared));
     }
 
-    /** The archive file that an issue's manifest lies in. */
-    String volume(Issue issue) {
-        return database.inTransaction(tx -> issues.entry(tx, issue.run(), issue.manifestSha()))
-                .map(Entry::volume)
-                .orElseThrow();
+    /** The archive file that this server adds to for an issue; its own, whoever made the issue. */
+    String ownVolume(Issue issue) {
+        Volume own = Volume.of(
+                issue.subscription(), issue.run(), issue.number(), issue.revision(), issue.dueAt(), settings.server());
+        return database.inTransaction(tx -> issues.volumes(tx, issue.run())).stream()
+                .filter(volume -> Volume.isWrittenBy(volume, settings.server()))
+                .findFirst()
+                .orElse(own.path());
     }
 }

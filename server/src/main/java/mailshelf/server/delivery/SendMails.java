@@ -25,6 +25,8 @@ import mailshelf.store.delivery.Delivery;
 import mailshelf.store.delivery.DeliveryStore;
 import mailshelf.store.delivery.RunStore;
 import mailshelf.store.subscription.SubscriptionStore;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
 
 /**
@@ -33,6 +35,7 @@ import org.springframework.stereotype.Component;
  */
 @Component
 class SendMails {
+    private static final Logger LOG = LoggerFactory.getLogger(SendMails.class);
     private static final int AT_ONCE = 50;
     private static final int CONNECTIONS = 2;
 
@@ -46,6 +49,9 @@ class SendMails {
     private final SubscriptionStore subscriptions;
     private final KeepMails keepMails;
     private final MailServer mailServer;
+    private final Stopping stopping;
+    private final Hindrance hindrance;
+    private final FaultPoint faultPoint;
     private final ExecutorService senders = Executors.newFixedThreadPool(CONNECTIONS);
 
     SendMails(
@@ -58,7 +64,10 @@ class SendMails {
             RunStore runs,
             SubscriptionStore subscriptions,
             KeepMails keepMails,
-            MailServer mailServer) {
+            MailServer mailServer,
+            Stopping stopping,
+            Hindrance hindrance,
+            FaultPoint faultPoint) {
         this.database = database;
         this.durable = durable;
         this.clock = clock;
@@ -69,31 +78,56 @@ class SendMails {
         this.subscriptions = subscriptions;
         this.keepMails = keepMails;
         this.mailServer = mailServer;
+        this.stopping = stopping;
+        this.hindrance = hindrance;
+        this.faultPoint = faultPoint;
     }
 
     /** Sends what is due; true if there was anything. */
     boolean step() {
-        List<Delivery> claimed = database.inTransaction(
-                tx -> deliveries.claim(tx, lease.owner(), clock.instant(), lease.now(), lease.until(), AT_ONCE));
+        List<Delivery> claimed =
+                database.inTransaction(tx -> deliveries.claim(tx, lease.lease(), clock.instant(), AT_ONCE));
         if (claimed.isEmpty()) {
             return false;
         }
+        faultPoint.behind(Arrow.MAILS_CLAIMED);
         Map<RunId, List<Delivery>> byRun = new LinkedHashMap<>();
         claimed.stream()
                 .filter(this::mayStillSee)
                 .forEach(delivery -> byRun.computeIfAbsent(delivery.run(), run -> new ArrayList<>())
                         .add(delivery));
         Map<DeliveryId, byte[]> mails = new LinkedHashMap<>();
-        byRun.forEach((run, some) -> mails.putAll(keepMails.of(run, some)));
+        byRun.forEach((run, some) -> mails.putAll(kept(run, some)));
         // named and on the disk, the claims too, before the first leaves
         durable.await();
+        faultPoint.behind(Arrow.MAILS_NAMED);
         List<Future<?>> sending = new ArrayList<>();
-        byRun.values().stream()
-                .flatMap(List::stream)
+        claimed.stream()
+                .filter(delivery -> mails.containsKey(delivery.id()))
                 .forEach(delivery -> sending.add(senders.submit(() -> send(delivery, mails.get(delivery.id())))));
-        sending.forEach(SendMails::awaitDone);
+        awaitAll(sending);
         durable.await();
         return true;
+    }
+
+    /** The mails of a run; none where they cannot be kept now, which holds up no other run. */
+    private Map<DeliveryId, byte[]> kept(RunId run, List<Delivery> some) {
+        try {
+            Map<DeliveryId, byte[]> mails = keepMails.of(run, some);
+            hindrance.isGone(Optional.of(run));
+            return mails;
+        } catch (RuntimeException e) {
+            LOG.error("Keeping the mails of run {} failed; it is tried again", run.value(), e);
+            hindrance.isFound(Optional.of(run), e);
+            giveBack(some, clock.instant().plus(Hindrance.PAUSE));
+            return Map.of();
+        }
+    }
+
+    /** They have not left: their tries do not count. */
+    private void giveBack(List<Delivery> some, Instant nextTry) {
+        database.doInTransaction(
+                tx -> some.forEach(delivery -> deliveries.release(tx, delivery, lease.owner(), nextTry)));
     }
 
     /** Rights are asked again at the last moment; who has lost his is sent nothing, and the record says why. */
@@ -112,11 +146,26 @@ class SendMails {
     }
 
     private void send(Delivery delivery, byte[] mail) {
-        database.doInTransaction(tx -> recordMissingAnswer(tx, delivery));
+        if (stopping.hasBegun()) {
+            giveBack(List.of(delivery), delivery.nextTry());
+            return;
+        }
+        boolean mine = database.inTransaction(tx -> {
+            boolean held = deliveries.isHeld(tx, delivery, lease.owner());
+            if (held) {
+                recordMissingAnswer(tx, delivery);
+            }
+            return held;
+        });
+        if (!mine) {
+            return; // this server was taken for dead meanwhile, and another goes on with it
+        }
         Answer answer = mailServer.send(mail, delivery.address());
+        faultPoint.behind(Arrow.HANDED_OVER);
         Instant now = clock.instant();
         DeliveryStep step = DeliveryStep.after(answer, delivery.attempts(), now);
         database.doInTransaction(tx -> deliveries.answered(tx, delivery, lease.owner(), answer, step, now));
+        faultPoint.behind(Arrow.ANSWERED);
     }
 
     /** The try before was begun and its answer never recorded, since the process stopped: that is told, not hidden. */
@@ -127,13 +176,20 @@ class SendMails {
         }
     }
 
-    private static void awaitDone(Future<?> sending) {
-        try {
-            sending.get();
-        } catch (ExecutionException e) {
-            throw new IllegalStateException("Recording an answer failed", e.getCause());
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
+    /** Returns when none is in hand any more, also where one failed. */
+    private static void awaitAll(List<Future<?>> sending) {
+        RuntimeException failure = null;
+        for (Future<?> one : sending) {
+            try {
+                one.get();
+            } catch (ExecutionException e) {
+                failure = new IllegalStateException("Recording an answer failed", e.getCause());
+            } catch (InterruptedException e) {
+                Thread.currentThread().interrupt();
+            }
+        }
+        if (failure != null) {
+            throw failure;
         }
     }
 

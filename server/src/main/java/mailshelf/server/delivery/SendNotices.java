@@ -42,7 +42,7 @@ class SendNotices {
 
     boolean step() {
         List<NoticeStore.Notice> claimed =
-                database.inTransaction(tx -> notices.claim(tx, clock.instant(), lease.now(), lease.until(), AT_ONCE));
+                database.inTransaction(tx -> notices.claim(tx, lease.lease(), clock.instant(), AT_ONCE));
         for (NoticeStore.Notice notice : claimed) {
             Person to = database.inTransaction(tx -> people.find(tx, notice.person()))
                     .orElseThrow();

@@ -18,6 +18,7 @@ import mailshelf.core.subscription.SubscriptionId;
 import mailshelf.core.wording.Words;
 import mailshelf.server.clock.BusinessClock;
 import mailshelf.server.delivery.DeliveryLoop;
+import mailshelf.server.delivery.Hindrance;
 import mailshelf.server.http.Languages;
 import mailshelf.server.rights.Gate;
 import mailshelf.store.Database;
@@ -44,6 +45,7 @@ class ReadRun {
     private final DeliveryStore deliveries;
     private final SubscriptionStore subscriptions;
     private final PersonStore people;
+    private final Hindrance hindrance;
     private final DeliveryLoop loop;
     private final BusinessClock clock;
 
@@ -90,6 +92,7 @@ class ReadRun {
             DeliveryStore deliveries,
             SubscriptionStore subscriptions,
             PersonStore people,
+            Hindrance hindrance,
             DeliveryLoop loop,
             BusinessClock clock) {
         this.gate = gate;
@@ -100,6 +103,7 @@ class ReadRun {
         this.deliveries = deliveries;
         this.subscriptions = subscriptions;
         this.people = people;
+        this.hindrance = hindrance;
         this.loop = loop;
         this.clock = clock;
     }
@@ -138,9 +142,13 @@ class ReadRun {
         });
     }
 
-    private static String sentence(Words words, Run run, List<Delivery> all) {
+    private String sentence(Words words, Run run, List<Delivery> all) {
         if (!run.reason().isEmpty()) {
             return run.reason();
+        }
+        if (run.state() != RunState.CLOSED && hindrance.of(run.id()).isPresent()) {
+            Hindrance.Told told = hindrance.of(run.id()).get();
+            return words.say(told.wordsKey(), told.folder());
         }
         if (run.state() == RunState.DUE) {
             return words.say("run.being-made");

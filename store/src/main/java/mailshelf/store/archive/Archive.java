@@ -7,11 +7,9 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
 import java.time.Instant;
-import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
-import mailshelf.core.subscription.SubscriptionId;
+import java.util.stream.Stream;
 import mailshelf.store.StoreException;
 
 /**
@@ -31,15 +29,23 @@ public final class Archive {
     }
 
     /**
-     * Relative path of an issue's file.
-     *
-     * @param number empty for a trial, which is named by its run
+     * Throws away what earlier attempts at a run's issue, by whichever server, left behind. Only for who holds the
+     * run's lease while no table names anything of it.
      */
-    public static String volume(
-            Instant madeAt, SubscriptionId subscription, Optional<Integer> number, int revision, long run, int server) {
-        String name = number.map(n -> n + "-r" + revision).orElse("trial-" + run);
-        return madeAt.atZone(ZoneOffset.UTC).getYear() + "/" + subscription.value() + "/" + name + "." + server
-                + ".tar";
+    public void discardAttempts(Volume next) {
+        Path inside = folder.resolve(next.folder());
+        if (!Files.isDirectory(inside)) {
+            return;
+        }
+        try (Stream<Path> files = Files.list(inside)) {
+            for (Path file : files.toList()) {
+                if (next.isOfSameRun(file.getFileName().toString())) {
+                    Files.delete(file);
+                }
+            }
+        } catch (IOException e) {
+            throw new StoreException("The archive could not be written", e);
+        }
     }
 
     /**

@@ -6,10 +6,12 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import mailshelf.core.json.CoreJson;
 import mailshelf.core.shelf.Chain;
@@ -31,9 +33,12 @@ public record Verification(int issues, int chains, List<String> faults) {
     public static Verification of(Path folder, Set<String> heads) {
         List<String> faults = new ArrayList<>();
         Map<String, List<Chain.Link>> chains = new TreeMap<>();
-        for (Path volume : volumes(folder)) {
-            check(folder, volume, chains, faults);
-        }
+        volumes(folder).stream()
+                .collect(Collectors.groupingBy(
+                        volume -> Volume.issueOf(folder.relativize(volume).toString()),
+                        TreeMap::new,
+                        Collectors.toList()))
+                .forEach((issue, volumes) -> check(folder, issue, volumes, chains, faults));
         List<Chain.Link> all = new ArrayList<>();
         chains.forEach((subscription, links) -> {
             faults.addAll(Chain.faults("Subscription " + subscription, links));
@@ -51,26 +56,43 @@ public record Verification(int issues, int chains, List<String> faults) {
         }
     }
 
-    private static void check(Path folder, Path volume, Map<String, List<Chain.Link>> chains, List<String> faults) {
-        String name = folder.relativize(volume).toString();
+    /** The files that servers wrote for one issue, read as one. */
+    private static void check(
+            Path folder, String issue, List<Path> volumes, Map<String, List<Chain.Link>> chains, List<String> faults) {
+        Map<String, byte[]> parts = new LinkedHashMap<>();
+        for (Path volume : volumes) {
+            String name = folder.relativize(volume).toString();
+            try {
+                TarReader tar = new TarReader(volume);
+                tar.faults().forEach(fault -> faults.add(name + ": " + fault));
+                namesAreChecksums(tar.parts()).forEach(fault -> faults.add(name + ": " + fault));
+                if (tar.parts().containsKey(Part.MANIFEST) && parts.containsKey(Part.MANIFEST)) {
+                    faults.add(name + ": holds a second manifest of the same issue");
+                }
+                parts.putAll(tar.parts());
+            } catch (IOException | RuntimeException e) {
+                faults.add(name + ": cannot be read (" + e.getMessage() + ")");
+            }
+        }
         try {
-            TarReader tar = new TarReader(volume);
-            tar.faults().forEach(fault -> faults.add(name + ": " + fault));
-            Map<String, byte[]> parts = tar.parts();
-            namesAreChecksums(parts).forEach(fault -> faults.add(name + ": " + fault));
-            byte[] manifest = parts.get(Part.MANIFEST);
-            if (manifest == null) {
-                faults.add(name + ": the manifest is missing");
-                return;
-            }
-            Manifest read = CoreJson.read(manifest, Manifest.class);
-            contents(read, manifest, parts).forEach(fault -> faults.add(name + ": " + fault));
-            if (read.number() > 0) {
-                chains.computeIfAbsent(Long.toString(read.subscription()), s -> new ArrayList<>())
-                        .add(new Chain.Link(read, Sha256.of(manifest)));
-            }
-        } catch (IOException | RuntimeException e) {
-            faults.add(name + ": cannot be read (" + e.getMessage() + ")");
+            checkContents(issue, parts, chains, faults);
+        } catch (RuntimeException e) {
+            faults.add(issue + ": cannot be read (" + e.getMessage() + ")");
+        }
+    }
+
+    private static void checkContents(
+            String issue, Map<String, byte[]> parts, Map<String, List<Chain.Link>> chains, List<String> faults) {
+        byte[] manifest = parts.get(Part.MANIFEST);
+        if (manifest == null) {
+            faults.add(issue + ": the manifest is missing");
+            return;
+        }
+        Manifest read = CoreJson.read(manifest, Manifest.class);
+        contents(read, manifest, parts).forEach(fault -> faults.add(issue + ": " + fault));
+        if (read.number() > 0) {
+            chains.computeIfAbsent(Long.toString(read.subscription()), s -> new ArrayList<>())
+                    .add(new Chain.Link(read, Sha256.of(manifest)));
         }
     }
 

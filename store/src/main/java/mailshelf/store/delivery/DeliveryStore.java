@@ -24,6 +24,7 @@ public final class DeliveryStore {
               FROM delivery d
               JOIN run_recipient r ON r.id = d.run_recipient
             """;
+    private static final String OPEN = "state IN ('WAITING', 'TRYING_AGAIN')";
     private static final int LONGEST_REPLY = 500;
 
     /** One try and its answer. */
@@ -69,27 +70,46 @@ public final class DeliveryStore {
      * answer was never recorded is known after a crash.
      *
      * @param now by the business clock, as tries are
-     * @param machineNow by the machine's clock, as leases are
      */
-    public List<Delivery> claim(Tx tx, String owner, Instant now, Instant machineNow, Instant until, int most) {
-        List<DeliveryId> free = tx.list("""
-                SELECT id FROM delivery
-                 WHERE state IN ('WAITING', 'TRYING_AGAIN') AND next_try <= ?
-                   AND (lease_until IS NULL OR lease_until < ?)
-                 ORDER BY next_try, id
-                 FETCH FIRST ? ROWS ONLY""", row -> new DeliveryId(row.number("id")), now, machineNow, most);
+    public List<Delivery> claim(Tx tx, Lease lease, Instant now, int most) {
+        List<DeliveryId> free = tx.list(
+                "SELECT id FROM delivery WHERE " + OPEN + " AND next_try <= ? AND " + Lease.FREE
+                        + " ORDER BY next_try, id FETCH FIRST ? ROWS ONLY",
+                row -> new DeliveryId(row.number("id")),
+                now,
+                lease.aliveSince(),
+                most);
         List<Delivery> claimed = new ArrayList<>();
         for (DeliveryId id : free) {
-            int mine = tx.update("""
-                    UPDATE delivery
-                       SET lease_owner = ?, lease_until = ?, attempts = attempts + 1
-                     WHERE id = ? AND state IN ('WAITING', 'TRYING_AGAIN')
-                       AND (lease_until IS NULL OR lease_until < ?)""", owner, until, id, machineNow);
+            int mine = tx.update(
+                    "UPDATE delivery SET lease_owner = ?, attempts = attempts + 1 WHERE id = ? AND " + OPEN + " AND "
+                            + Lease.FREE,
+                    lease.owner(),
+                    id,
+                    lease.aliveSince());
             if (mine == 1) {
                 claimed.add(find(tx, id).orElseThrow());
             }
         }
         return claimed;
+    }
+
+    /** Whether it is still this worker's, and this try the newest. */
+    public boolean isHeld(Tx tx, Delivery delivery, String owner) {
+        return tx.count(
+                        "SELECT COUNT(*) AS n FROM delivery WHERE id = ? AND attempts = ? AND lease_owner = ?",
+                        delivery.id(),
+                        delivery.attempts(),
+                        owner)
+                == 1;
+    }
+
+    /** Gives one back whose try was not begun. */
+    public void release(Tx tx, Delivery delivery, String owner, Instant nextTry) {
+        tx.update("""
+                UPDATE delivery
+                   SET lease_owner = NULL, attempts = attempts - 1, next_try = ?
+                 WHERE id = ? AND attempts = ? AND lease_owner = ?""", nextTry, delivery.id(), delivery.attempts(), owner);
     }
 
     /** Whether the try before this one was begun and its answer never recorded: the mail may be out already. */
@@ -108,7 +128,7 @@ public final class DeliveryStore {
     public boolean answered(Tx tx, Delivery delivery, String owner, Answer answer, DeliveryStep step, Instant now) {
         int mine = tx.update("""
                 UPDATE delivery
-                   SET state = ?, next_try = ?, lease_owner = NULL, lease_until = NULL
+                   SET state = ?, next_try = ?, lease_owner = NULL
                  WHERE id = ? AND attempts = ? AND lease_owner = ?""", step.state(), step.nextTry().orElse(now), delivery.id(), delivery.attempts(), owner);
         if (mine == 1) {
             recordAttempt(tx, delivery.id(), delivery.attempts(), answer, now);
@@ -132,7 +152,7 @@ public final class DeliveryStore {
     public boolean withdraw(Tx tx, Delivery delivery, String owner) {
         return tx.update("""
                         UPDATE delivery
-                           SET state = 'WITHDRAWN', lease_owner = NULL, lease_until = NULL, attempts = attempts - 1
+                           SET state = 'WITHDRAWN', lease_owner = NULL, attempts = attempts - 1
                          WHERE id = ? AND attempts = ? AND lease_owner = ?""", delivery.id(), delivery.attempts(), owner) == 1;
     }
 
@@ -151,18 +171,9 @@ public final class DeliveryStore {
                          WHERE id = ? AND state IN ('TRYING_AGAIN', 'REFUSED', 'GIVEN_UP') AND lease_owner IS NULL""", now, id) == 1;
     }
 
-    /** Frees what an earlier life of a server held; only that server may ask for it, when it starts. */
-    public void forgetLeases(Tx tx, String ownerPrefix) {
-        tx.update(
-                "UPDATE delivery SET lease_owner = NULL, lease_until = NULL WHERE lease_owner LIKE ?",
-                ownerPrefix + "%");
-    }
-
     /** When the next try of all is due. */
     public Optional<Instant> nextTry(Tx tx) {
-        return tx.one(
-                        "SELECT MIN(next_try) AS due FROM delivery WHERE state IN ('WAITING', 'TRYING_AGAIN')",
-                        row -> row.optionalInstant("due"))
+        return tx.one("SELECT MIN(next_try) AS due FROM delivery WHERE " + OPEN, row -> row.optionalInstant("due"))
                 .flatMap(due -> due);
     }
 }

@@ -14,7 +14,7 @@ import mailshelf.core.subscription.SubscriptionId;
  * One time that a subscription is sent, with the versions that it was pinned to when it was booked.
  *
  * @param askedBy who did it by hand; empty for a schedule
- * @param attempt how often the making has been begun
+ * @param attempt how often its present step, making or closing, has been begun
  * @param reason why it was skipped or failed; "" otherwise
  */
 public record Run(

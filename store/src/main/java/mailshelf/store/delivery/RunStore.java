@@ -121,37 +121,45 @@ public final class RunStore {
     }
 
     /**
-     * Takes runs that nobody works on, in the order they fell due, and counts the attempt.
+     * Takes runs to be made that nobody works on, in the order they fell due, and counts the attempt.
      *
      * @param now by the machine's clock, as leases are
      */
-    public List<Run> claim(Tx tx, RunState state, String owner, Instant now, Instant until, int most) {
-        List<RunId> free = tx.list("""
-                SELECT id FROM run
-                 WHERE state = ? AND (lease_until IS NULL OR lease_until < ?)
-                 ORDER BY due_at, id
-                 FETCH FIRST ? ROWS ONLY""", row -> new RunId(row.number("id")), state, now, most);
+    public List<Run> claimDue(Tx tx, Lease lease, Instant now, int most) {
+        return claim(tx, lease, "state = 'DUE' AND (not_before IS NULL OR not_before <= ?)", now, most);
+    }
+
+    /** Takes runs whose deliveries have all come to an end, to be closed. */
+    public List<Run> claimReadyToClose(Tx tx, Lease lease, Instant now, int most) {
+        String ready = """
+                state = 'SENDING' AND (not_before IS NULL OR not_before <= ?)
+                AND NOT EXISTS (SELECT 1 FROM delivery d
+                                 WHERE d.run = run.id AND d.state IN ('WAITING', 'TRYING_AGAIN'))""";
+        return claim(tx, lease, ready, now, most);
+    }
+
+    private List<Run> claim(Tx tx, Lease lease, String wanted, Instant now, int most) {
+        List<RunId> free = tx.list(
+                "SELECT id FROM run WHERE " + wanted + " AND " + Lease.FREE
+                        + " ORDER BY due_at, id FETCH FIRST ? ROWS ONLY",
+                row -> new RunId(row.number("id")),
+                now,
+                lease.aliveSince(),
+                most);
         List<Run> claimed = new ArrayList<>();
         for (RunId id : free) {
-            int mine = tx.update("""
-                    UPDATE run
-                       SET lease_owner = ?, lease_until = ?, attempt = attempt + 1
-                     WHERE id = ? AND state = ? AND (lease_until IS NULL OR lease_until < ?)""", owner, until, id, state, now);
+            int mine = tx.update(
+                    "UPDATE run SET lease_owner = ?, attempt = attempt + 1 WHERE id = ? AND " + wanted + " AND "
+                            + Lease.FREE,
+                    lease.owner(),
+                    id,
+                    now,
+                    lease.aliveSince());
             if (mine == 1) {
                 claimed.add(find(tx, id).orElseThrow());
             }
         }
         return claimed;
-    }
-
-    /** Runs whose deliveries have all come to an end, but which are not closed. */
-    public List<Run> readyToClose(Tx tx, int most) {
-        return tx.list(RUN + """
-                         WHERE state = 'SENDING'
-                           AND NOT EXISTS (SELECT 1 FROM delivery d
-                                            WHERE d.run = run.id AND d.state IN ('WAITING', 'TRYING_AGAIN'))
-                         ORDER BY id
-                         FETCH FIRST ? ROWS ONLY""", RunStore::run, most);
     }
 
     /** False when the lease was lost to another worker, which then has the last word. */
@@ -160,7 +168,7 @@ public final class RunStore {
                         """
                         UPDATE run
                            SET state = ?, outcome = ?, reason = ?, closed_at = ?, lease_owner = NULL,
-                               lease_until = NULL
+                               not_before = NULL, attempt = 0
                          WHERE id = ? AND state = ? AND attempt = ?
                            AND (lease_owner = ? OR lease_owner IS NULL)""",
                         to,
@@ -177,16 +185,11 @@ public final class RunStore {
     /** Gives a run back, to be claimed again by the machine's clock. */
     public void release(Tx tx, Run run, String owner, Instant notBefore) {
         tx.update(
-                "UPDATE run SET lease_owner = NULL, lease_until = ? WHERE id = ? AND attempt = ? AND lease_owner = ?",
+                "UPDATE run SET lease_owner = NULL, not_before = ? WHERE id = ? AND attempt = ? AND lease_owner = ?",
                 notBefore,
                 run.id(),
                 run.attempt(),
                 owner);
-    }
-
-    /** Frees what an earlier life of a server held; only that server may ask for it, when it starts. */
-    public void forgetLeases(Tx tx, String ownerPrefix) {
-        tx.update("UPDATE run SET lease_owner = NULL, lease_until = NULL WHERE lease_owner LIKE ?", ownerPrefix + "%");
     }
 
     /** A closed run whose deliveries were asked to be tried again is open again. */

@@ -6,6 +6,7 @@ import java.util.Optional;
 import mailshelf.core.rights.PersonId;
 import mailshelf.store.Row;
 import mailshelf.store.Tx;
+import mailshelf.store.delivery.Lease;
 
 /** Short mails that tell one person about his own things, kept until a server has taken them over. */
 public final class NoticeStore {
@@ -33,17 +34,18 @@ public final class NoticeStore {
     }
 
     /** Takes notices that are due, each for one worker. */
-    public List<Notice> claim(Tx tx, Instant now, Instant machineNow, Instant until, int most) {
+    public List<Notice> claim(Tx tx, Lease lease, Instant now, int most) {
         return tx.list("""
                         SELECT id, person, subject, body, at, attempts FROM notice
-                         WHERE next_try <= ? AND (lease_until IS NULL OR lease_until < ?)
+                         WHERE next_try <= ? AND\s""" + Lease.FREE + """
+
                          ORDER BY id
-                         FETCH FIRST ? ROWS ONLY""", NoticeStore::notice, now, machineNow, most).stream()
+                         FETCH FIRST ? ROWS ONLY""", NoticeStore::notice, now, lease.aliveSince(), most).stream()
                 .filter(notice -> tx.update(
-                                "UPDATE notice SET lease_until = ? WHERE id = ? AND (lease_until IS NULL OR lease_until < ?)",
-                                until,
+                                "UPDATE notice SET lease_owner = ? WHERE id = ? AND " + Lease.FREE,
+                                lease.owner(),
                                 notice.id(),
-                                machineNow)
+                                lease.aliveSince())
                         == 1)
                 .toList();
     }
@@ -51,7 +53,7 @@ public final class NoticeStore {
     /** @param nextTry empty once it has come to an end; then its text goes too, since it may hold a link */
     public void tried(Tx tx, long id, Optional<Instant> nextTry) {
         tx.update(
-                "UPDATE notice SET attempts = attempts + 1, next_try = ?, lease_until = NULL WHERE id = ?",
+                "UPDATE notice SET attempts = attempts + 1, next_try = ?, lease_owner = NULL WHERE id = ?",
                 nextTry,
                 id);
         if (nextTry.isEmpty()) {

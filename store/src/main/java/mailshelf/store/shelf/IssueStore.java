@@ -163,6 +163,12 @@ public final class IssueStore {
                  ORDER BY start_at""", IssueStore::entry, run, volume);
     }
 
+    /** The files that hold a run's parts. */
+    public List<String> volumes(Tx tx, RunId run) {
+        return tx.list(
+                "SELECT DISTINCT volume FROM entry WHERE run = ? ORDER BY volume", row -> row.text("volume"), run);
+    }
+
     private static Entry entry(Row row) {
         return new Entry(row.text("sha256"), row.text("volume"), row.number("start_at"), row.number("size_bytes"));
     }

@@ -14,6 +14,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Random;
 import java.util.Set;
+import mailshelf.core.delivery.RunId;
 import mailshelf.core.json.CoreJson;
 import mailshelf.core.shelf.Manifest;
 import mailshelf.core.shelf.Receipts;
@@ -96,7 +97,8 @@ class ArchiveTest {
 
     @Test
     void a_part_taken_out_is_found() throws IOException {
-        String volume = Archive.volume(AT, SUBSCRIPTION, Optional.of(4), 1, 4, 1);
+        String volume =
+                Volume.of(SUBSCRIPTION, new RunId(4), Optional.of(4), 1, AT, 1).path();
         Part lost = Part.of("files", "pdf", "not written".getBytes(StandardCharsets.UTF_8));
         archive.append(volume, List.of(), List.of(manifest(4, Optional.of(manifests.get(2)), lost)), AT);
 
@@ -132,21 +134,55 @@ class ArchiveTest {
                 .isEqualTo(mail);
     }
 
+    @Test
+    void what_two_servers_wrote_for_one_issue_is_checked_as_one() throws IOException {
+        Part pdf = Part.of("files", "pdf", "pdf 4".getBytes(StandardCharsets.UTF_8));
+        Part manifest = manifest(4, Optional.of(manifests.get(2)), pdf);
+        archive.append(volume(4, 1).path(), List.of(), List.of(pdf, manifest), AT);
+        Part mail = Part.of("mails", "json", "mail 4".getBytes(StandardCharsets.UTF_8));
+        Part receipts = receipts(4, manifest, mail);
+        archive.append(volume(4, 2).path(), List.of(), List.of(mail, receipts), AT);
+
+        assertThat(verify()).isEmpty();
+
+        Files.delete(archive.folder().resolve(volume(4, 1).path()));
+        assertThat(verify()).anyMatch(fault -> fault.contains("the manifest is missing"));
+    }
+
+    @Test
+    void attempts_at_an_issue_that_came_to_nothing_are_thrown_away_and_nothing_else_is() throws IOException {
+        Part pdf = Part.of("files", "pdf", "pdf 4".getBytes(StandardCharsets.UTF_8));
+        archive.append(volume(4, 1).path(), List.of(), List.of(pdf), AT);
+
+        archive.discardAttempts(volume(4, 2));
+
+        assertThat(archive.folder().resolve(volume(4, 1).path())).doesNotExist();
+        assertThat(volumes).allMatch(Files::exists);
+    }
+
+    private static Volume volume(int number, int server) {
+        return Volume.of(SUBSCRIPTION, new RunId(number), Optional.of(number), 1, AT, server);
+    }
+
     private List<String> verify() {
         return Verification.of(archive.folder(), Set.of()).faults();
     }
 
     private String issue(int number, Optional<String> previous) {
-        String volume = Archive.volume(AT, SUBSCRIPTION, Optional.of(number), 1, number, 1);
+        String volume = volume(number, 1).path();
         volumes.add(archive.folder().resolve(volume));
         Part pdf = Part.of("files", "pdf", ("pdf " + number).getBytes(StandardCharsets.UTF_8));
         Part manifest = manifest(number, previous, pdf);
         List<Entry> made = archive.append(volume, List.of(), List.of(pdf, manifest), AT);
         Part mail = Part.of("mails", "json", ("mail " + number).getBytes(StandardCharsets.UTF_8));
+        archive.append(volume, made, List.of(mail, receipts(number, manifest, mail)), AT);
+        return manifest.sha256();
+    }
+
+    private static Part receipts(int number, Part manifest, Part mail) {
         var receipt = new Receipts.Receipt("ida@brinewater.example", "<d1@x>", "ACCEPTED", mail.sha256(), List.of());
         var receipts = new Receipts(1, manifest.sha256(), number, 1, "SENT", AT, List.of(receipt));
-        archive.append(volume, made, List.of(mail, Part.receipts(2, CoreJson.canonical(receipts))), AT);
-        return manifest.sha256();
+        return Part.receipts(2, CoreJson.canonical(receipts));
     }
 
     private static Part manifest(int number, Optional<String> previous, Part pdf) {

@@ -3,6 +3,7 @@ package mailshelf.store.delivery;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Path;
+import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
@@ -29,7 +30,8 @@ import org.junit.jupiter.api.io.TempDir;
 /** Two workers over the same tables: who has the lease has the say, and nothing is done twice. */
 class ClaimTest {
     private static final Instant NOW = OneSubscription.NOW;
-    private static final Instant LEASE = NOW.plusSeconds(60);
+    private static final Duration ALIVE = Duration.ofSeconds(30);
+    private static final Instant AFTER_ITS_END = NOW.plusSeconds(31);
 
     @TempDir
     private Path folder;
@@ -37,6 +39,7 @@ class ClaimTest {
     private Database database;
     private final RunStore runs = new RunStore();
     private final DeliveryStore deliveries = new DeliveryStore();
+    private final WorkerStore workers = new WorkerStore();
     private OneSubscription house;
     private RunId run;
 
@@ -45,6 +48,10 @@ class ClaimTest {
         database = FreshDatabase.in(folder);
         house = database.inTransaction(OneSubscription::kept);
         run = database.inTransaction(this::book);
+        database.doInTransaction(tx -> {
+            workers.begin(tx, "one", 1, NOW);
+            workers.begin(tx, "two", 2, AFTER_ITS_END);
+        });
     }
 
     @AfterEach
@@ -60,10 +67,10 @@ class ClaimTest {
     }
 
     @Test
-    void a_run_is_worked_on_by_one_at_a_time_and_taken_over_when_its_lease_has_run_out() {
+    void a_run_is_worked_on_by_one_at_a_time_and_taken_over_when_that_one_is_not_heard_of() {
         List<Run> first = claim("one", NOW);
-        List<Run> meanwhile = claim("two", NOW.plusSeconds(30));
-        List<Run> later = claim("two", LEASE.plusSeconds(1));
+        List<Run> meanwhile = claim("two", NOW.plusSeconds(29));
+        List<Run> later = claim("two", AFTER_ITS_END);
 
         assertThat(first).hasSize(1);
         assertThat(meanwhile).isEmpty();
@@ -72,9 +79,21 @@ class ClaimTest {
     }
 
     @Test
+    void a_worker_that_is_heard_of_keeps_what_it_holds_and_a_new_life_of_its_server_frees_it() {
+        claim("one", NOW);
+        database.doInTransaction(tx -> workers.beat(tx, "one", AFTER_ITS_END));
+        List<Run> alive = claim("two", AFTER_ITS_END);
+        database.doInTransaction(tx -> workers.begin(tx, "one again", 1, AFTER_ITS_END));
+        List<Run> freed = claim("one again", AFTER_ITS_END);
+
+        assertThat(alive).isEmpty();
+        assertThat(freed).hasSize(1);
+    }
+
+    @Test
     void a_worker_that_lost_its_lease_cannot_overwrite_its_successor() {
         Run slow = claim("one", NOW).get(0);
-        Run successor = claim("two", LEASE.plusSeconds(1)).get(0);
+        Run successor = claim("two", AFTER_ITS_END).get(0);
 
         assertThat(move(slow, "one")).isFalse();
         assertThat(move(successor, "two")).isTrue();
@@ -86,7 +105,7 @@ class ClaimTest {
         Delivery first = claimDelivery("one", NOW).get(0);
         assertThat(claimDelivery("two", NOW)).isEmpty();
 
-        Delivery again = claimDelivery("two", LEASE.plusSeconds(1)).get(0);
+        Delivery again = claimDelivery("two", AFTER_ITS_END).get(0);
 
         boolean missing = database.inTransaction(tx -> deliveries.lastAnswerIsMissing(tx, again));
         assertThat(missing).isTrue();
@@ -98,7 +117,7 @@ class ClaimTest {
     }
 
     private List<Run> claim(String owner, Instant at) {
-        return database.inTransaction(tx -> runs.claim(tx, RunState.DUE, owner, at, at.plusSeconds(60), 10));
+        return database.inTransaction(tx -> runs.claimDue(tx, new Lease(owner, at.minus(ALIVE)), at, 10));
     }
 
     private boolean move(Run claimed, String owner) {
@@ -106,9 +125,8 @@ class ClaimTest {
                 tx -> runs.move(tx, claimed, owner, RunState.CLOSED, RunOutcome.SKIPPED, "No rows.", NOW));
     }
 
-    private List<Delivery> claimDelivery(String owner, Instant machineNow) {
-        return database.inTransaction(
-                tx -> deliveries.claim(tx, owner, NOW, machineNow, machineNow.plusSeconds(60), 10));
+    private List<Delivery> claimDelivery(String owner, Instant at) {
+        return database.inTransaction(tx -> deliveries.claim(tx, new Lease(owner, at.minus(ALIVE)), NOW, 10));
     }
 
     private boolean answer(Delivery delivery, String owner) {

@@ -4,7 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.nio.file.Path;
-import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
@@ -20,6 +19,8 @@ import mailshelf.store.Database;
 import mailshelf.store.FreshDatabase;
 import mailshelf.store.Someone;
 import mailshelf.store.StoreException;
+import mailshelf.store.delivery.Lease;
+import mailshelf.store.delivery.WorkerStore;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -150,24 +151,19 @@ class PeopleStoresTest {
 
     @Test
     void a_notice_is_taken_by_one_worker_and_its_text_goes_when_it_is_done() {
-        Duration lease = Duration.ofMinutes(1);
-        database.doInTransaction(
-                tx -> notices.insert(tx, Someone.kept(tx, "Ida").id(), "Paused", "because of a link", NOW));
+        database.doInTransaction(tx -> {
+            new WorkerStore().begin(tx, "one", 1, NOW);
+            notices.insert(tx, Someone.kept(tx, "Ida").id(), "Paused", "because of a link", NOW);
+        });
 
-        var first = database.inTransaction(tx -> notices.claim(tx, NOW, NOW, NOW.plus(lease), 10));
+        List<NoticeStore.Notice> first = claimNotices("one", NOW);
         assertThat(first).hasSize(1);
-        assertThat(database.<List<NoticeStore.Notice>>inTransaction(
-                        tx -> notices.claim(tx, NOW, NOW, NOW.plus(lease), 10)))
-                .isEmpty();
+        assertThat(claimNotices("two", NOW)).isEmpty();
 
         long id = first.get(0).id();
         database.doInTransaction(tx -> notices.tried(tx, id, Optional.of(NOW.plusSeconds(300))));
-        assertThat(database.<List<NoticeStore.Notice>>inTransaction(
-                        tx -> notices.claim(tx, NOW.plusSeconds(299), NOW, NOW.plus(lease), 10)))
-                .isEmpty();
-        var second = database.inTransaction(
-                tx -> notices.claim(tx, NOW.plusSeconds(300), NOW.plusSeconds(300), NOW.plusSeconds(400), 10));
-        assertThat(second)
+        assertThat(claimNotices("two", NOW.plusSeconds(299))).isEmpty();
+        assertThat(claimNotices("two", NOW.plusSeconds(300)))
                 .singleElement()
                 .satisfies(notice -> assertThat(notice.attempts()).isEqualTo(1));
 
@@ -176,5 +172,9 @@ class PeopleStoresTest {
             assertThat(tx.one("SELECT body FROM notice", row -> row.text("body")))
                     .contains("");
         });
+    }
+
+    private List<NoticeStore.Notice> claimNotices(String owner, Instant now) {
+        return database.inTransaction(tx -> notices.claim(tx, new Lease(owner, NOW.minusSeconds(30)), now, 10));
     }
 }

@@ -1,0 +1,225 @@
+package mailshelf.e2e;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
+import tools.jackson.databind.JsonNode;
+
+/** One subscription to many people, and what must be true of its issue whatever happened while it was sent. */
+public final class Crew {
+    private static final Pattern MESSAGE_ID = Pattern.compile("(?m)^Message-ID: (\\S+)");
+    private static final Pattern CHAIN = Pattern.compile("(?m)^Shelf-Chain: sha256=([0-9a-f]{64})");
+
+    private final Path data;
+    private final int size;
+    private final long subscription;
+
+    private Crew(Path data, int size, long subscription) {
+        this.data = data;
+        this.size = size;
+        this.subscription = subscription;
+    }
+
+    /** Hires so many people, lets their invitations arrive, and has Marit subscribe them all to a daily page. */
+    public static Crew hired(RunningServer server, int size) {
+        Crew crew = new Crew(server.data(), size, 0);
+        List<Long> people = hire(Api.as(server, "Sunniva Rein"), size);
+        Wait.until("everybody is invited", () -> crew.mails() == size);
+        return new Crew(server.data(), size, subscribe(Api.as(server, "Marit Lunde"), people));
+    }
+
+    /** Has the clock reach the moment at which the next issue is due. */
+    public void fallDue(Api marit) {
+        Instant due = Instant.parse(marit.get("subscriptions/" + subscription)
+                .get("line")
+                .get("nextDue")
+                .asString());
+        marit.post("clock/move", Map.of("to", due.plusSeconds(5).toString()));
+    }
+
+    /** How many mails of the issue have arrived. */
+    public long arrived() {
+        return mails() - size;
+    }
+
+    /** Waits until its one run is closed. */
+    public JsonNode closedRun(Api marit) {
+        long run = marit.get("subscriptions/" + subscription)
+                .get("runs")
+                .get(0)
+                .get("id")
+                .asLong();
+        Wait.until(
+                "the run is closed",
+                () -> marit.get("runs/" + run).get("state").asString().equals("CLOSED"));
+        return marit.get("runs/" + run);
+    }
+
+    long subscription() {
+        return subscription;
+    }
+
+    /** Nobody is forgotten, nothing doubled unknown, numbers have no gap, and the archive is whole. */
+    public void assertWhole(Api marit) {
+        assertEveryMailOnce(closedRun(marit));
+        assertNumbersWithoutGaps(marit);
+        verify();
+    }
+
+    private static List<Long> hire(Api administrator, int size) {
+        List<Long> crew = new ArrayList<>();
+        for (int i = 0; i < size; i++) {
+            crew.add(administrator
+                    .post(
+                            "people",
+                            Map.of(
+                                    "name",
+                                    "Crew " + i,
+                                    "address",
+                                    "crew" + i + "@brinewater.example",
+                                    "zone",
+                                    "Europe/Oslo",
+                                    "administrator",
+                                    false))
+                    .get("id")
+                    .asLong());
+        }
+        long group =
+                administrator.post("groups", Map.of("name", "Crew")).get("id").asLong();
+        administrator.send("PUT", "groups/" + group + "/members", Map.of("people", crew), Map.of());
+        administrator.send("PUT", "grants/1/" + group, Map.of("verbs", List.of("SEE")), Map.of());
+        return crew;
+    }
+
+    private static long subscribe(Api owner, List<Long> crew) {
+        Map<String, Object> terms = Map.of(
+                "name",
+                "For the crew",
+                "report",
+                1,
+                "pages",
+                List.of("overview"),
+                "period",
+                "last-week",
+                "firstDayOfWeek",
+                "MONDAY",
+                "filters",
+                List.of(),
+                "recipients",
+                crew,
+                "output",
+                Map.of("pdf", true, "picture", false),
+                "schedule",
+                Map.of("recurrence", "FREQ=DAILY", "at", "15:00", "zone", "Europe/Oslo"),
+                "locale",
+                "en");
+        return owner.post("subscriptions", Map.of("terms", terms, "start", true))
+                .get("id")
+                .asLong();
+    }
+
+    /** Twice only where the record says that the server's answer was lost. */
+    private void assertEveryMailOnce(JsonNode run) {
+        assertThat(run.get("recipients")).hasSize(size);
+        for (JsonNode recipient : run.get("recipients")) {
+            String address = recipient.get("address").asString();
+            List<String> mails = ofIssue(mailroom().resolve(address));
+            assertThat(recipient.get("words").asString()).as(address).isEqualTo("accepted");
+            assertThat(mails).as(address).isNotEmpty();
+            if (mails.size() > 1) {
+                assertThat(recipient
+                                .get("tries")
+                                .valueStream()
+                                .map(attempt -> attempt.get("words").asString()))
+                        .as(address)
+                        .contains("the answer was lost; sent again with the same Message-ID");
+                assertThat(mails.stream().map(mail -> find(MESSAGE_ID, mail)).distinct())
+                        .hasSize(1);
+            }
+        }
+    }
+
+    private static void assertNumbersWithoutGaps(Api api) {
+        for (JsonNode row : api.get("shelf").get("rows")) {
+            List<Integer> numbers = row.get("spines")
+                    .valueStream()
+                    .map(spine -> spine.get("number").asInt())
+                    .toList();
+            assertThat(numbers)
+                    .as(row.get("title").asString())
+                    .isEqualTo(IntStream.rangeClosed(1, numbers.size()).boxed().toList());
+        }
+    }
+
+    /** With the heads that the mails carry, so that a missing tail would be found too. */
+    private void verify() {
+        Path heads = data.resolveSibling("heads");
+        Path out = data.resolveSibling("verified");
+        try {
+            Files.writeString(
+                    heads,
+                    String.join(
+                            "\n",
+                            allMails(mailroom()).stream()
+                                    .map(Crew::read)
+                                    .filter(mail -> CHAIN.matcher(mail).find())
+                                    .map(mail -> find(CHAIN, mail))
+                                    .toList()));
+            int status = RunningServer.launch(
+                            out, "verify", data.resolve("shelf").toString(), "--heads", heads.toString())
+                    .waitFor();
+            assertThat(RunningServer.read(out)).contains("no fault found");
+            assertThat(status).isZero();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
+    }
+
+    private Path mailroom() {
+        return data.resolve("mailroom");
+    }
+
+    private long mails() {
+        return allMails(mailroom()).stream()
+                .filter(file -> file.toString().contains("/crew"))
+                .count();
+    }
+
+    private static List<String> ofIssue(Path inbox) {
+        return allMails(inbox).stream()
+                .map(Crew::read)
+                .filter(mail -> mail.contains("\nList-Id: "))
+                .toList();
+    }
+
+    private static List<Path> allMails(Path folder) {
+        try (Stream<Path> files = Files.walk(folder)) {
+            return files.filter(file -> file.getParent().endsWith("new")).toList();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    private static String read(Path file) {
+        return RunningServer.read(file);
+    }
+
+    private static String find(Pattern pattern, String mail) {
+        Matcher matcher = pattern.matcher(mail);
+        assertThat(matcher.find()).isTrue();
+        return matcher.group(1);
+    }
+}

@@ -1,0 +1,66 @@
+package mailshelf.server.delivery;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import mailshelf.core.audience.Recipient;
+import mailshelf.core.data.Viewer;
+import mailshelf.core.subscription.Subscription;
+import mailshelf.core.subscription.Terms;
+import mailshelf.core.time.Window;
+import mailshelf.core.wording.Words;
+import mailshelf.server.data.Tables;
+import mailshelf.server.http.Languages;
+import mailshelf.server.library.Definitions;
+import mailshelf.store.delivery.Run;
+import mailshelf.store.delivery.RunStore;
+import mailshelf.store.subscription.SubscriptionStore;
+
+/** A run with all that its issue is made from, as it stood when the making began. */
+record Commission(
+        Run run,
+        Subscription subscription,
+        Terms terms,
+        Definitions.Published published,
+        Tables.Loaded loaded,
+        List<RunStore.Listed> recipients,
+        SubscriptionStore.Numbering numbering,
+        Instant now) {
+
+    /** Empty for a trial. */
+    Optional<Integer> number() {
+        return run.trigger().isTrial() ? Optional.empty() : Optional.of(numbering.nextNumber());
+    }
+
+    List<RunStore.Listed> included() {
+        return recipients.stream()
+                .filter(listed -> listed.recipient().inclusion() == Recipient.Inclusion.INCLUDED)
+                .toList();
+    }
+
+    MakeEdition.Order order() {
+        return new MakeEdition.Order(
+                terms,
+                published.definition(),
+                loaded,
+                new Viewer(subscription.owner(), List.of()),
+                run.dueAt(),
+                now,
+                number());
+    }
+
+    Words words() {
+        return Words.in(Languages.supported(terms.locale()));
+    }
+
+    Window window() {
+        return terms.windowAt(run.dueAt());
+    }
+
+    /** A name that any file system takes: "Cancelled sailings 16–22 Nov 2026.pdf". */
+    String fileName(String extension) {
+        String days = words().dates(terms.schedule().zone()).fullWindow(window());
+        String plain = terms.name().replaceAll("[\\\\/:*?\"<>|\\p{Cntrl}]", " ").strip();
+        return plain + " " + days + "." + extension;
+    }
+}

@@ -1,0 +1,86 @@
+package mailshelf.server.delivery;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.InstantSource;
+import java.util.Map;
+import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
+import mailshelf.core.delivery.RunId;
+import mailshelf.server.HouseSettings;
+import mailshelf.store.StoreException;
+import org.springframework.stereotype.Component;
+
+/**
+ * What keeps this server from going on with a run, or with anything: no room on the disk, a folder or database that
+ * cannot be written to, a fault of the program. Runs wait for its end instead of failing. Seen anew at each attempt, so
+ * not kept. Thread-safe.
+ */
+@Component
+public class Hindrance {
+    /** How long what is hindered rests before the next attempt. */
+    static final Duration PAUSE = Duration.ofSeconds(5);
+
+    /** With less room than this, what cannot be written is not written for want of it. */
+    private static final long NO_ROOM_BYTES = 1 << 20;
+
+    private final Path data;
+    private final InstantSource clock;
+    private final Map<Optional<RunId>, Told> told = new ConcurrentHashMap<>();
+
+    /**
+     * A hindrance as it can be told.
+     *
+     * @param wordsKey key of the sentences that say it, with the folder as their value
+     * @param since by the machine's clock
+     */
+    public record Told(String wordsKey, String folder, Instant since) {}
+
+    Hindrance(HouseSettings settings, InstantSource machineClock) {
+        this.data = settings.data();
+        this.clock = machineClock;
+    }
+
+    /** What hinders a run, or everything; empty while nothing does. */
+    public Optional<Told> of(RunId run) {
+        return Optional.ofNullable(told.getOrDefault(Optional.of(run), told.get(Optional.<RunId>empty())));
+    }
+
+    /** What hinders anything at all. */
+    public Optional<Told> any() {
+        return told.values().stream().findFirst();
+    }
+
+    void isGone(Optional<RunId> run) {
+        told.remove(run);
+    }
+
+    /** @param run empty where it hinders everything */
+    void isFound(Optional<RunId> run, RuntimeException failure) {
+        String key =
+                !isOfDisk(failure) ? "hindrance.fault" : hasRoom() ? "hindrance.cannot-write" : "hindrance.no-room";
+        Instant since = Optional.ofNullable(told.get(run)).map(Told::since).orElseGet(clock::instant);
+        told.put(run, new Told(key, data.toString(), since));
+    }
+
+    /** Whether the disk or the database is to blame, not what was to be made. */
+    static boolean isOfDisk(Throwable failure) {
+        for (Throwable at = failure; at != null; at = at.getCause()) {
+            if (at instanceof StoreException store && store.isOfDisk()) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    private boolean hasRoom() {
+        try {
+            return Files.getFileStore(data).getUsableSpace() > NO_ROOM_BYTES;
+        } catch (IOException e) {
+            return true;
+        }
+    }
+}
