@@ -27,7 +27,7 @@ final class Reader implements AutoCloseable {
             "--disable-sync");
 
     /** Long, since a machine may give a fraction of its speed for a while. */
-    private static final long PATIENCE_MILLIS = 180_000;
+    private static final long PATIENCE_MILLIS = 60_000;
 
     private final Playwright playwright;
     private final BrowserContext context;
