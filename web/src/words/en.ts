@@ -61,7 +61,10 @@ export const en = {
     NONE: "takes it",
     REFUSE_FOR_NOW: "refuses for now",
     REFUSE_FOR_GOOD: "refuses for good",
+    GREYLIST: "asks to come back later, once",
     SLOW: "is slow",
+    SILENT: "says nothing for a minute",
+    DROP_BEFORE_FINAL_DOT: "hangs up before it has the mail",
     DROP_AFTER_FINAL_DOT: "hangs up before answering",
   },
 

@@ -771,7 +771,7 @@ export interface components {
         };
         Behaviour: {
             /** @enum {string} */
-            behaviour: "NONE" | "REFUSE_FOR_NOW" | "REFUSE_FOR_GOOD" | "SLOW" | "DROP_AFTER_FINAL_DOT";
+            behaviour: "NONE" | "REFUSE_FOR_NOW" | "REFUSE_FOR_GOOD" | "GREYLIST" | "SLOW" | "SILENT" | "DROP_BEFORE_FINAL_DOT" | "DROP_AFTER_FINAL_DOT";
         };
         Candidate: {
             /** Format: int64 */
@@ -974,7 +974,7 @@ export interface components {
             mails: number;
             newest: string | null;
             /** @enum {string} */
-            behaviour: "NONE" | "REFUSE_FOR_NOW" | "REFUSE_FOR_GOOD" | "SLOW" | "DROP_AFTER_FINAL_DOT";
+            behaviour: "NONE" | "REFUSE_FOR_NOW" | "REFUSE_FOR_GOOD" | "GREYLIST" | "SLOW" | "SILENT" | "DROP_BEFORE_FINAL_DOT" | "DROP_AFTER_FINAL_DOT";
         };
         InvitationView: {
             name: string;

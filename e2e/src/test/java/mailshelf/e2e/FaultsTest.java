@@ -11,6 +11,8 @@ import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
+import java.time.Instant;
+import java.util.List;
 import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -60,6 +62,27 @@ class FaultsTest {
         assertThat(row("Anders Moe")).containsText("the answer was lost");
         assertThat(inbox("anders.moe").size()).isGreaterThan(before);
         behave("anders.moe", "NONE");
+    }
+
+    @Test
+    @Order(2)
+    void servers_that_hang_up_fall_silent_or_put_off_hold_up_nobody_else_and_lose_nothing() {
+        behave("anders.moe", "DROP_BEFORE_FINAL_DOT");
+        behave("kirsti.vale", "GREYLIST");
+        behave("marit.lunde", "SILENT");
+        sendNow();
+        assertThat(row("Anders Moe")).containsText("the connection broke before the mail was handed over");
+        assertThat(row("Kirsti Vale")).containsText("refused for now");
+        assertThat(row("Marit Lunde")).containsText("waiting");
+
+        behave("anders.moe", "NONE");
+        Api marit = DEMO.as("Marit Lunde");
+        Instant now = Instant.parse(marit.get("clock").get("now").asString());
+        marit.post("clock/move", Map.of("to", now.plusSeconds(90).toString()));
+        // the silent one takes a minute
+        Wait.until("all have it", () -> reader.heading("3 of 3 delivered.").isVisible());
+        assertThat(row("Kirsti Vale")).containsText("accepted");
+        List.of("kirsti.vale", "marit.lunde").forEach(who -> behave(who, "NONE"));
     }
 
     @Test

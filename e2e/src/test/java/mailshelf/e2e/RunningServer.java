@@ -56,11 +56,11 @@ public final class RunningServer implements AutoCloseable {
     static Process launch(Path log, String... arguments) {
         List<String> command = new ArrayList<>(List.of(LAUNCHER));
         command.addAll(List.of(arguments));
-        ProcessBuilder builder =
-                new ProcessBuilder(command).redirectErrorStream(true).redirectOutput(log.toFile());
-        builder.environment().put("JDK_JAVA_OPTIONS", "-Xmx1g");
         try {
-            return builder.start();
+            return new ProcessBuilder(command)
+                    .redirectErrorStream(true)
+                    .redirectOutput(log.toFile())
+                    .start();
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }

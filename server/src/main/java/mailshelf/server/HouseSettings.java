@@ -3,6 +3,7 @@ package mailshelf.server;
 import java.nio.file.Path;
 import java.util.Optional;
 import mailshelf.server.delivery.Arrow;
+import mailshelf.server.mail.MailTls;
 
 /**
  * What a server is started with.
@@ -22,6 +23,7 @@ public record HouseSettings(
         String mailAddress,
         String smtpHost,
         int smtpPort,
+        MailTls smtpTls,
         boolean demo,
         Optional<Arrow> deadlyArrow) {
 

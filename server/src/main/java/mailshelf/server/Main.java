@@ -4,6 +4,7 @@ import java.nio.file.Path;
 import java.util.Optional;
 import java.util.concurrent.Callable;
 import mailshelf.server.delivery.Arrow;
+import mailshelf.server.mail.MailTls;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
@@ -23,7 +24,9 @@ public final class Main implements Callable<Integer> {
     private Main() {}
 
     public static void main(String[] arguments) {
-        int status = new CommandLine(new Main()).execute(arguments);
+        int status = new CommandLine(new Main())
+                .setCaseInsensitiveEnumValuesAllowed(true)
+                .execute(arguments);
         // a started server goes on in its own threads
         if (status != 0 || !ServerStart.isRunning()) {
             System.exit(status);
@@ -77,6 +80,13 @@ public final class Main implements Callable<Integer> {
         int smtpPort;
 
         @Option(
+                names = "--smtp-tls",
+                description =
+                        "whether the connection to it is encrypted: ${COMPLETION-CANDIDATES} (default ${DEFAULT-VALUE})",
+                defaultValue = "OFFERED")
+        MailTls smtpTls;
+
+        @Option(
                 names = "--mail-address",
                 description = "address that mails come from (default ${DEFAULT-VALUE})",
                 defaultValue = "mail-shelf@localhost")
@@ -92,7 +102,7 @@ public final class Main implements Callable<Integer> {
         public Integer call() {
             String url = baseUrl == null ? "http://localhost:" + place.port : baseUrl.replaceAll("/+$", "");
             HouseSettings settings = new HouseSettings(
-                    place.data, serverNumber, url, mailAddress, smtpHost, smtpPort, false, Optional.empty());
+                    place.data, serverNumber, url, mailAddress, smtpHost, smtpPort, smtpTls, false, Optional.empty());
             return ServerStart.run(settings, place.port, place.fresh);
         }
     }
@@ -127,6 +137,7 @@ public final class Main implements Callable<Integer> {
                     "mail-shelf@brinewater.example",
                     "localhost",
                     mailPort,
+                    MailTls.NEVER,
                     true,
                     Optional.ofNullable(dieBehind));
             return ServerStart.run(settings, place.port, place.fresh);

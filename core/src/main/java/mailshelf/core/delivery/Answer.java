@@ -8,8 +8,17 @@ public sealed interface Answer {
     /** Taken over (2xx after the final dot, RFC 5321 §4.2.1). */
     record Accepted(String reply) implements Answer {}
 
-    /** Not now: 4xx, or the server could not be reached or broke off before the final dot. */
+    /** Not now: 4xx. */
     record NotNow(String reply) implements Answer {}
+
+    /** No connection could be made, so nothing was handed over. */
+    record Unreached(String reply) implements Answer {}
+
+    /** No connection as safe as demanded could be made: no TLS offered, or a certificate that is not the server's. */
+    record Unsafe(String reply) implements Answer {}
+
+    /** The connection broke, or the server fell silent, before it had the whole mail. */
+    record CutOff(String reply) implements Answer {}
 
     /** Never: 5xx. */
     record Never(String reply) implements Answer {}

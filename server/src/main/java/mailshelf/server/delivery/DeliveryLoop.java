@@ -82,11 +82,17 @@ public class DeliveryLoop implements SmartLifecycle {
         working.lock();
         try {
             if (lostCount) {
+                sendMails.awaitAll();
                 lease.releaseAll();
             }
             lostCount = true;
-            while (!stopping.hasBegun() && round()) {
-                // until a round finds nothing
+            while (!stopping.hasBegun() && (round() || sendMails.isBusy())) {
+                if (sendMails.isBusy()) {
+                    sendMails.awaitAnswer();
+                }
+            }
+            if (stopping.hasBegun()) {
+                sendMails.awaitAll();
             }
             lostCount = false;
             hindrance.isGone(Optional.empty());

@@ -7,10 +7,13 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.CompletionService;
 import java.util.concurrent.ExecutionException;
+import java.util.concurrent.ExecutorCompletionService;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
+import java.util.concurrent.TimeUnit;
 import mailshelf.core.delivery.Answer;
 import mailshelf.core.delivery.DeliveryId;
 import mailshelf.core.delivery.DeliveryStep;
@@ -36,8 +39,9 @@ import org.springframework.stereotype.Component;
 @Component
 class SendMails {
     private static final Logger LOG = LoggerFactory.getLogger(SendMails.class);
-    private static final int AT_ONCE = 50;
-    private static final int CONNECTIONS = 2;
+    private static final int MOST_IN_HAND = 100;
+    private static final int FEW_IN_HAND = 50;
+    private static final long ANSWER_MILLIS = 200;
 
     private final Database database;
     private final Durable durable;
@@ -52,7 +56,10 @@ class SendMails {
     private final Stopping stopping;
     private final Hindrance hindrance;
     private final FaultPoint faultPoint;
-    private final ExecutorService senders = Executors.newFixedThreadPool(CONNECTIONS);
+    private final ExecutorService pool = Executors.newFixedThreadPool(MailServer.CONNECTIONS);
+    private final CompletionService<Delivery> senders = new ExecutorCompletionService<>(pool);
+    private final List<Future<Delivery>> finished = new ArrayList<>();
+    private int inHand;
 
     SendMails(
             Database database,
@@ -83,12 +90,16 @@ class SendMails {
         this.faultPoint = faultPoint;
     }
 
-    /** Sends what is due; true if there was anything. */
+    /** Records what came back, and hands over what is due; true if there was anything. Called by one thread at a time. */
     boolean step() {
-        List<Delivery> claimed =
-                database.inTransaction(tx -> deliveries.claim(tx, lease.lease(), clock.instant(), AT_ONCE));
+        boolean answered = recordFinished();
+        if (inHand > FEW_IN_HAND) {
+            return answered; // claimed and kept in groups, since each group waits for the disk
+        }
+        List<Delivery> claimed = database.inTransaction(
+                tx -> deliveries.claim(tx, lease.lease(), clock.instant(), MOST_IN_HAND - inHand));
         if (claimed.isEmpty()) {
-            return false;
+            return answered;
         }
         faultPoint.behind(Arrow.MAILS_CLAIMED);
         Map<RunId, List<Delivery>> byRun = new LinkedHashMap<>();
@@ -101,11 +112,51 @@ class SendMails {
         // named and on the disk, the claims too, before the first leaves
         durable.await();
         faultPoint.behind(Arrow.MAILS_NAMED);
-        List<Future<?>> sending = new ArrayList<>();
-        claimed.stream()
-                .filter(delivery -> mails.containsKey(delivery.id()))
-                .forEach(delivery -> sending.add(senders.submit(() -> send(delivery, mails.get(delivery.id())))));
-        awaitAll(sending);
+        claimed.stream().filter(delivery -> mails.containsKey(delivery.id())).forEach(delivery -> {
+            senders.submit(() -> send(delivery, mails.get(delivery.id())), delivery);
+            inHand++;
+        });
+        return true;
+    }
+
+    /** Whether mails are on their way whose answers are not recorded yet; one that is slow holds up no other. */
+    boolean isBusy() {
+        return inHand > 0;
+    }
+
+    /** Waits a moment for an answer. */
+    void awaitAnswer() {
+        try {
+            Future<Delivery> done = senders.poll(ANSWER_MILLIS, TimeUnit.MILLISECONDS);
+            if (done != null) {
+                finished.add(done);
+            }
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
+    }
+
+    /** Waits until nothing is on its way any more; what came of it is not looked at. */
+    void awaitAll() {
+        while (isBusy() && !Thread.currentThread().isInterrupted()) {
+            awaitAnswer();
+            inHand -= finished.size();
+            finished.clear();
+        }
+    }
+
+    /** An acceptance that is on the disk is never asked for again; true if there was one. */
+    private boolean recordFinished() {
+        for (Future<Delivery> done = senders.poll(); done != null; done = senders.poll()) {
+            finished.add(done);
+        }
+        if (finished.isEmpty()) {
+            return false;
+        }
+        List<Future<Delivery>> all = List.copyOf(finished);
+        finished.clear();
+        inHand -= all.size();
+        all.forEach(SendMails::rethrow);
         durable.await();
         return true;
     }
@@ -176,20 +227,13 @@ class SendMails {
         }
     }
 
-    /** Returns when none is in hand any more, also where one failed. */
-    private static void awaitAll(List<Future<?>> sending) {
-        RuntimeException failure = null;
-        for (Future<?> one : sending) {
-            try {
-                one.get();
-            } catch (ExecutionException e) {
-                failure = new IllegalStateException("Recording an answer failed", e.getCause());
-            } catch (InterruptedException e) {
-                Thread.currentThread().interrupt();
-            }
-        }
-        if (failure != null) {
-            throw failure;
+    private static void rethrow(Future<Delivery> done) {
+        try {
+            done.get();
+        } catch (ExecutionException e) {
+            throw new IllegalStateException("Recording an answer failed", e.getCause());
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
         }
     }
 
@@ -200,6 +244,6 @@ class SendMails {
 
     @PreDestroy
     void stop() {
-        senders.shutdown();
+        pool.shutdown();
     }
 }

@@ -12,6 +12,7 @@ import java.io.OutputStream;
 import java.util.Properties;
 import java.util.concurrent.BlockingQueue;
 import java.util.concurrent.LinkedBlockingQueue;
+import javax.net.ssl.SSLException;
 import mailshelf.core.delivery.Answer;
 import mailshelf.server.HouseSettings;
 import org.eclipse.angus.mail.smtp.SMTPAddressFailedException;
@@ -26,9 +27,13 @@ import org.springframework.stereotype.Component;
  */
 @Component
 public class MailServer {
-    private static final int CONNECTIONS = 2;
+    /** How many mails are handed over side by side. */
+    public static final int CONNECTIONS = 4;
+
     private static final String CONNECT_MILLIS = "10000";
-    private static final String ANSWER_MILLIS = "60000";
+
+    /** Patience before a silent server is given up (RFC 5321 §4.5.3.2 asks for minutes). */
+    private static final String ANSWER_MILLIS = "300000";
 
     private final HouseSettings settings;
     private final Session session;
@@ -43,23 +48,29 @@ public class MailServer {
         properties.put("mail.smtp.quitwait", "false");
         // every mail would wait 40 ms for an acknowledgement without TCP_NODELAY
         properties.put("mail.smtp.socketFactory", new NoDelaySockets());
+        properties.put("mail.smtp.starttls.enable", Boolean.toString(settings.smtpTls() != MailTls.NEVER));
+        properties.put("mail.smtp.starttls.required", Boolean.toString(settings.smtpTls() == MailTls.REQUIRED));
         properties.put("mail.smtp.localhost", settings.mailDomain());
         this.session = Session.getInstance(properties);
     }
 
     /** Hands one mail to the server for one recipient, byte for byte as it is. */
     public Answer send(byte[] mail, String to) {
-        ExactMail message = new ExactMail(session, mail);
-        SMTPTransport transport = null;
+        SMTPTransport transport;
         try {
             transport = connected();
+        } catch (MessagingException e) {
+            return notConnected(e);
+        }
+        ExactMail message = new ExactMail(session, mail);
+        try {
             transport.sendMessage(message, new Address[] {new InternetAddress(to, false)});
             Answer answer = Answer.ofCode(transport.getLastReturnCode(), reply(transport.getLastServerResponse()));
             giveBack(transport);
             return answer;
         } catch (MessagingException e) {
             closeQuietly(transport);
-            return answer(e, message);
+            return notSent(e, message);
         }
     }
 
@@ -80,22 +91,28 @@ public class MailServer {
     }
 
     private static void closeQuietly(SMTPTransport transport) {
-        if (transport != null) {
-            try {
-                transport.close();
-            } catch (MessagingException e) {
-                // it is being thrown away because it failed; a second failure tells nothing new
-            }
+        try {
+            transport.close();
+        } catch (MessagingException e) {
+            // it is being thrown away because it failed; a second failure tells nothing new
         }
     }
 
-    private Answer answer(MessagingException e, ExactMail message) {
+    private static Answer notConnected(MessagingException e) {
+        Exception deepest = deepest(e);
+        String words = reply(deepest.getMessage());
+        // a server without STARTTLS is told by these words alone
+        boolean unsafe = deepest instanceof SSLException || words.contains("STARTTLS is required");
+        return unsafe ? new Answer.Unsafe(words) : new Answer.Unreached(words);
+    }
+
+    private static Answer notSent(MessagingException e, ExactMail message) {
         int code = code(e);
-        if (code > 0) {
-            return Answer.ofCode(code, reply(deepest(e).getMessage()));
-        }
         String words = reply(deepest(e).getMessage());
-        return message.isWritten() ? new Answer.Lost(words) : new Answer.NotNow(words);
+        if (code > 0) {
+            return Answer.ofCode(code, words);
+        }
+        return message.isWritten() ? new Answer.Lost(words) : new Answer.CutOff(words);
     }
 
     /** The reply code of RFC 5321 that stands behind a failure; 0 where the server said nothing. */

@@ -2,11 +2,17 @@ package mailshelf.server.mailroom;
 
 import java.io.IOException;
 import java.io.InputStream;
+import java.io.UncheckedIOException;
 import java.net.InetAddress;
+import java.time.Duration;
+import java.time.Instant;
 import java.time.InstantSource;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
 import mailshelf.server.HouseSettings;
+import mailshelf.server.clock.BusinessClock;
 import org.springframework.context.SmartLifecycle;
 import org.springframework.context.annotation.Profile;
 import org.springframework.stereotype.Component;
@@ -21,12 +27,17 @@ import org.subethamail.smtp.server.Session;
 @Profile("demo")
 class MailRoom implements SmartLifecycle {
     private static final long SLOW_MILLIS = 2000;
+    private static final long SILENT_MILLIS = 60_000;
+    private static final Duration GREYLISTED = Duration.ofMinutes(1);
 
     private final Inboxes inboxes;
     private final HouseSettings settings;
+    private final InstantSource businessClock;
+    private final Map<String, Instant> firstAsked = new ConcurrentHashMap<>();
     private SMTPServer server;
 
-    MailRoom(HouseSettings settings, InstantSource machineClock) {
+    MailRoom(HouseSettings settings, InstantSource machineClock, BusinessClock businessClock) {
+        this.businessClock = businessClock;
         this.inboxes = new Inboxes(settings.data(), machineClock);
         this.settings = settings;
     }
@@ -81,8 +92,14 @@ class MailRoom implements SmartLifecycle {
             switch (inboxes.behaviour(recipient)) {
                 case REFUSE_FOR_NOW -> throw new RejectException(452, "4.2.2 mailbox full");
                 case REFUSE_FOR_GOOD -> throw new RejectException(550, "5.1.1 no such mailbox");
-                default -> recipients.add(recipient);
+                case GREYLIST -> greylist(recipient);
+                case SILENT -> pause(SILENT_MILLIS);
+                case DROP_BEFORE_FINAL_DOT -> hangUp();
+                default -> {
+                    // taken, or treated once it is there
+                }
             }
+            recipients.add(recipient);
         }
 
         @Override
@@ -92,20 +109,35 @@ class MailRoom implements SmartLifecycle {
             for (String recipient : recipients) {
                 Misbehaviour behaviour = inboxes.behaviour(recipient);
                 if (behaviour == Misbehaviour.SLOW) {
-                    pause();
+                    pause(SLOW_MILLIS);
                 }
                 inboxes.deliver(recipient, mail);
                 drop |= behaviour == Misbehaviour.DROP_AFTER_FINAL_DOT;
             }
             if (drop) {
-                ((Session) context).getSocket().close();
+                hangUp();
             }
             return "queued";
         }
 
-        private void pause() {
+        private void greylist(String recipient) throws RejectException {
+            Instant now = businessClock.instant();
+            if (now.isBefore(firstAsked.computeIfAbsent(recipient, r -> now).plus(GREYLISTED))) {
+                throw new RejectException(451, "4.7.1 greylisted, come back later");
+            }
+        }
+
+        private void hangUp() {
             try {
-                Thread.sleep(SLOW_MILLIS);
+                ((Session) context).getSocket().close();
+            } catch (IOException e) {
+                throw new UncheckedIOException(e);
+            }
+        }
+
+        private void pause(long millis) {
+            try {
+                Thread.sleep(millis);
             } catch (InterruptedException e) {
                 Thread.currentThread().interrupt();
             }
