@@ -48,6 +48,20 @@ public final class Crew {
         marit.post("clock/move", Map.of("to", due.plusSeconds(5).toString()));
     }
 
+    /** Has an issue sent to all of them at this moment; its run. */
+    long sendNow(Api marit) {
+        return marit.post("subscriptions/" + subscription + "/send", null)
+                .get("id")
+                .asLong();
+    }
+
+    /** Has the stand-in treat mail to all of them in a way. */
+    void treat(Api marit, String behaviour) {
+        for (int i = 0; i < size; i++) {
+            marit.put("mail-room/crew" + i + "@brinewater.example/behaviour", Map.of("behaviour", behaviour));
+        }
+    }
+
     /** How many mails of the issue have arrived. */
     public long arrived() {
         return mails() - size;

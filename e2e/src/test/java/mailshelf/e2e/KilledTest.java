@@ -33,6 +33,25 @@ class KilledTest {
         }
     }
 
+    @Test
+    void an_ordered_stop_in_a_run_leaves_nothing_in_doubt() {
+        try (RunningServer server = RunningServer.on(DemoData.copy("stopped"))) {
+            Crew crew = Crew.hired(server, CREW);
+            Api marit = Api.as(server, "Marit Lunde");
+            crew.treat(marit, "SLOW");
+            crew.fallDue(marit);
+            Wait.until("some have it", () -> crew.arrived() > 2);
+            server.stop();
+            assertThat(crew.arrived()).isLessThan(CREW);
+
+            server.start();
+            Api again = Api.as(server, "Marit Lunde");
+            crew.treat(again, "NONE");
+            crew.assertWhole(again);
+            assertThat(crew.arrived()).isEqualTo(CREW);
+        }
+    }
+
     /** All that there are, as the command line knows them. */
     private static List<String> arrows(Path out) throws InterruptedException {
         RunningServer.launch(out, "demo", "--die-behind", "?").waitFor();

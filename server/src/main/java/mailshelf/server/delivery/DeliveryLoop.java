@@ -45,7 +45,6 @@ public class DeliveryLoop implements SmartLifecycle {
     private boolean lostCount;
 
     private volatile boolean running;
-    private Thread thread;
 
     DeliveryLoop(
             BookRun bookRun,
@@ -131,6 +130,9 @@ public class DeliveryLoop implements SmartLifecycle {
     }
 
     private Duration untilNext() {
+        if (hindrance.any().isPresent()) {
+            return Hindrance.PAUSE;
+        }
         Duration until =
                 nextDue().map(due -> Duration.between(clock.instant(), due)).orElse(LONGEST_SLEEP);
         if (until.isNegative() || until.isZero()) {
@@ -153,8 +155,7 @@ public class DeliveryLoop implements SmartLifecycle {
     @Override
     public void start() {
         running = true;
-        thread = new Thread(this::run, "delivery-loop");
-        thread.start();
+        new Thread(this::run, "delivery-loop").start();
     }
 
     @Override
@@ -163,7 +164,10 @@ public class DeliveryLoop implements SmartLifecycle {
         stopping.begin();
         wake();
         try {
-            thread.join(LAST_MAILS.toMillis());
+            // whichever thread drains, the loop's own or the moving clock's
+            if (working.tryLock(LAST_MAILS.toMillis(), TimeUnit.MILLISECONDS)) {
+                working.unlock();
+            }
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
         }

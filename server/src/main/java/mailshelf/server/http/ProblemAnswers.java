@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Locale;
 import mailshelf.core.Problem;
 import mailshelf.core.wording.Words;
+import mailshelf.store.StoreException;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.http.HttpStatus;
@@ -51,6 +52,9 @@ public class ProblemAnswers {
             return answer(status, problem, locale);
         }
         LOG.error("A request failed", e);
+        if (e instanceof StoreException store && store.isOfDisk()) {
+            return answer(HttpStatus.SERVICE_UNAVAILABLE, Problem.invalid("server.disk"), locale);
+        }
         return answer(HttpStatus.INTERNAL_SERVER_ERROR, Problem.invalid("server.failed"), locale);
     }
 

@@ -3,7 +3,6 @@ package mailshelf.store.data;
 import java.io.BufferedReader;
 import java.io.IOException;
 import java.io.StringWriter;
-import java.io.UncheckedIOException;
 import java.nio.ByteBuffer;
 import java.nio.channels.FileChannel;
 import java.nio.charset.StandardCharsets;
@@ -16,6 +15,7 @@ import mailshelf.core.data.DataSetId;
 import mailshelf.core.data.Table;
 import mailshelf.core.data.TableBuilder;
 import mailshelf.core.shelf.Sha256;
+import mailshelf.store.StoreException;
 
 /**
  * The rows of each load as a CSV file in the data folder. The newest few are kept; figures of an issue never depend on
@@ -53,7 +53,7 @@ public final class LoadFiles {
             Files.move(partial, target, StandardCopyOption.ATOMIC_MOVE);
             return Sha256.of(bytes);
         } catch (IOException e) {
-            throw new UncheckedIOException(e);
+            throw new StoreException("The rows of a load could not be written or read", e);
         }
     }
 
@@ -62,7 +62,7 @@ public final class LoadFiles {
         try (BufferedReader reader = Files.newBufferedReader(file(dataSet.id(), no))) {
             CsvTable.read(reader, dataSet.columns(), rows);
         } catch (IOException e) {
-            throw new UncheckedIOException(e);
+            throw new StoreException("The rows of a load could not be written or read", e);
         }
         return rows.build();
     }
@@ -72,7 +72,7 @@ public final class LoadFiles {
         try {
             Files.deleteIfExists(file(dataSet, newest - KEPT));
         } catch (IOException e) {
-            throw new UncheckedIOException(e);
+            throw new StoreException("The rows of a load could not be written or read", e);
         }
     }
 
