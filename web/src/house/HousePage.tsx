@@ -1,11 +1,12 @@
 import { Link, useParams } from "react-router";
 import { Title } from "../kit/Title";
 import { words } from "../words";
+import { AuditPart } from "./AuditPart";
 import { GroupsPart } from "./GroupsPart";
 import { PeoplePart } from "./PeoplePart";
 import { RightsPart } from "./RightsPart";
 
-const PARTS = { rights: RightsPart, people: PeoplePart, groups: GroupsPart };
+const PARTS = { rights: RightsPart, people: PeoplePart, groups: GroupsPart, audit: AuditPart };
 type PartName = keyof typeof PARTS;
 
 const NAMES = Object.keys(PARTS) as PartName[];

@@ -23,6 +23,18 @@ const people = [
 ];
 const groups = [{ id: 2, name: "Route leads", members: [2] }];
 
+const LINE = {
+  id: 71,
+  at: "2026-11-23T06:00:00Z",
+  who: "Sunniva Rein",
+  from: "127.0.0.1",
+  act: "changed what a group may do in",
+  kind: "FOLDER",
+  thing: "Traffic",
+  before: "Route leads: nothing",
+  after: "Route leads: see",
+};
+
 const house = (
   <SignedIn>
     <Routes>
@@ -37,6 +49,9 @@ beforeEach(() => {
     "GET grants": grid,
     "GET people": people,
     "GET groups": groups,
+    "GET audit?": { lines: [LINE], more: true },
+    "GET audit?olderThan=71": { lines: [{ ...LINE, id: 70, thing: "Passengers" }], more: false },
+    "GET audit?words=storm": { lines: [], more: false },
     "PUT grants/1/2": {},
     "PUT grants/3/2": {},
     "PUT groups/2/members": {},
@@ -128,5 +143,34 @@ describe("groups", () => {
     await userEvent.type(await screen.findByLabelText("New group"), "Crew");
     await userEvent.click(screen.getByRole("button", { name: "Add group" }));
     await waitFor(() => expect(sent("groups")).toEqual({ name: "Crew" }));
+  });
+});
+
+describe("the audit trail", () => {
+  it("tells who did what, and how it was before and after", async () => {
+    show(house, "/house/audit");
+    const row = await screen.findByRole("row", { name: /Sunniva Rein/ });
+    expect(row).toHaveTextContent("changed what a group may do in Traffic");
+    expect(row).toHaveTextContent("Route leads: nothing");
+    expect(row).toHaveTextContent("Route leads: see");
+  });
+
+  it("is read page by page, back and forth", async () => {
+    show(house, "/house/audit");
+    await userEvent.click(await screen.findByRole("button", { name: "older" }));
+    expect(await screen.findByText("Passengers")).toBeVisible();
+    expect(screen.queryByRole("button", { name: "older" })).toBeNull();
+    await userEvent.click(screen.getByRole("button", { name: "newer" }));
+    expect(await screen.findByText("Traffic")).toBeVisible();
+  });
+
+  it("is searched, says when nothing fits, and is exported as found", async () => {
+    show(house, "/house/audit");
+    await userEvent.type(await screen.findByLabelText("Words"), "storm");
+    expect(await screen.findByText(/Nothing was done that fits this/)).toBeVisible();
+    expect(screen.getByRole("link", { name: "Export as CSV" })).toHaveAttribute(
+      "href",
+      "/api/v1/audit.csv?words=storm",
+    );
   });
 });

@@ -57,6 +57,20 @@ export const en = {
     takeOff: (name: string) => `take off ${name}`,
   },
 
+  audit: {
+    anybody: "anybody",
+    csv: "Export as CSV",
+    from: "From",
+    heads: ["When", "Who", "What", "From where"],
+    newer: "newer",
+    none: "Nothing was done that fits this. Take a word or a date away.",
+    older: "older",
+    person: "Person",
+    search: "Search the audit trail",
+    to: "To",
+    words: "Words",
+  },
+
   behaviour: {
     NONE: "takes it",
     REFUSE_FOR_NOW: "refuses for now",
@@ -157,9 +171,10 @@ export const en = {
       rights: "Who may do what, where. A folder takes what the one above it gives, until it says otherwise.",
       people: "Who has an account. Whoever is invited sets the password himself.",
       groups: "Rights are given to groups. A new group may do nothing until granted.",
+      audit: "Who did what, when, and how it was before. Nothing here can be changed or removed.",
     },
     mayDo: "What it may do",
-    names: { rights: "rights", people: "people", groups: "groups" },
+    names: { rights: "rights", people: "people", groups: "groups", audit: "audit trail" },
     newFolder: "New folder",
     nothing: "nothing",
     parts: "Parts of the house",

@@ -740,6 +740,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/audit": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["page"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/audit.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["csv"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/subscriptions/{id}/recipients/{person}": {
         parameters: {
             query?: never;
@@ -768,6 +800,24 @@ export interface components {
             name: string;
             /** Format: int32 */
             sizeBytes: number;
+        };
+        AuditLine: {
+            /** Format: int64 */
+            id: number;
+            /** Format: date-time */
+            at: string;
+            who: string;
+            from: string;
+            act: string;
+            /** @enum {string} */
+            kind: "PERSON" | "GROUP" | "FOLDER" | "REPORT" | "DATA_SET" | "SUBSCRIPTION" | "RUN" | "ISSUE";
+            thing: string;
+            before: string;
+            after: string;
+        };
+        AuditPage: {
+            lines: components["schemas"]["AuditLine"][];
+            more: boolean;
         };
         Behaviour: {
             /** @enum {string} */
@@ -2611,6 +2661,57 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["ClockView"];
+                };
+            };
+        };
+    };
+    page: {
+        parameters: {
+            query?: {
+                words?: string;
+                person?: number;
+                from?: string;
+                to?: string;
+                olderThan?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["AuditPage"];
+                };
+            };
+        };
+    };
+    csv: {
+        parameters: {
+            query?: {
+                words?: string;
+                person?: number;
+                from?: string;
+                to?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
                 };
             };
         };

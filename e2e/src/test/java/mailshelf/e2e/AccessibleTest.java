@@ -81,6 +81,7 @@ class AccessibleTest {
                         reader -> reader.button("Board in Traffic: see").click()),
                 new View("people", "/house/people", nothing),
                 new View("groups", "/house/groups", nothing),
+                new View("audit trail", "/house/audit", nothing),
                 new View("no such thing", "/subscriptions/99999", nothing),
                 new View("no such address", "/nowhere", nothing));
     }

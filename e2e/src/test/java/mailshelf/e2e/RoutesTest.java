@@ -22,6 +22,8 @@ class RoutesTest {
      * see the folder and is on no list, to an administrator. A dash is not tried, as it would change what others ask.
      */
     private static final String TABLE = """
+            GET /audit | audit | 401 403 403 200
+            GET /audit.csv | audit.csv | 401 403 403 200
             GET /clock | clock | 401 200 200 200
             POST /clock/move | clock/move | 401 - - -
             POST /clock/next-send | clock/next-send | 401 - - -

@@ -7,6 +7,7 @@ import mailshelf.store.Database;
 import mailshelf.store.Durable;
 import mailshelf.store.SettingStore;
 import mailshelf.store.archive.Archive;
+import mailshelf.store.audit.AuditStore;
 import mailshelf.store.data.DataSetStore;
 import mailshelf.store.data.LoadFiles;
 import mailshelf.store.delivery.DeliveryStore;
@@ -103,6 +104,11 @@ class Wiring {
     @Bean
     DeliveryStore deliveryStore() {
         return new DeliveryStore();
+    }
+
+    @Bean
+    AuditStore auditStore() {
+        return new AuditStore();
     }
 
     @Bean

@@ -4,12 +4,15 @@ import java.io.Reader;
 import java.time.Instant;
 import java.util.Optional;
 import mailshelf.core.Problem;
+import mailshelf.core.audit.Act;
+import mailshelf.core.audit.Thing;
 import mailshelf.core.data.CsvTable;
 import mailshelf.core.data.DataSetId;
 import mailshelf.core.data.LoadId;
 import mailshelf.core.data.Table;
 import mailshelf.core.data.TableBuilder;
 import mailshelf.core.rights.Person;
+import mailshelf.server.audit.AuditTrail;
 import mailshelf.server.clock.BusinessClock;
 import mailshelf.server.rights.Gate;
 import mailshelf.store.Database;
@@ -28,6 +31,7 @@ class LoadRows {
     private final LoadFiles files;
     private final Tables tables;
     private final BusinessClock clock;
+    private final AuditTrail audit;
 
     /** Whether the rows take the place of those before or are added to them. */
     enum Mode {
@@ -35,13 +39,21 @@ class LoadRows {
         APPEND
     }
 
-    LoadRows(Gate gate, Database database, DataSetStore dataSets, LoadFiles files, Tables tables, BusinessClock clock) {
+    LoadRows(
+            Gate gate,
+            Database database,
+            DataSetStore dataSets,
+            LoadFiles files,
+            Tables tables,
+            BusinessClock clock,
+            AuditTrail audit) {
         this.gate = gate;
         this.database = database;
         this.dataSets = dataSets;
         this.files = files;
         this.tables = tables;
         this.clock = clock;
+        this.audit = audit;
     }
 
     synchronized Load run(Person who, DataSetId id, Mode mode, Reader csv) {
@@ -58,6 +70,9 @@ class LoadRows {
         Instant now = clock.instant();
         Load load = database.inTransaction(tx -> {
             LoadId made = dataSets.insertLoad(tx, id, no, sha256, table.rows(), table.lastDay(), now);
+            Thing thing = Thing.of(Thing.Kind.DATA_SET, id, dataSet.name());
+            String rowsBefore = before.map(b -> b.rows() + " rows").orElse("");
+            audit.keep(tx, who, Act.DATA_LOADED, thing, rowsBefore, table.rows() + " rows, load " + no);
             return dataSets.findLoad(tx, made).orElseThrow();
         });
         tables.put(dataSet, new Tables.Loaded(load, table));

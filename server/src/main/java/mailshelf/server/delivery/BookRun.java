@@ -6,6 +6,8 @@ import java.util.List;
 import java.util.Optional;
 import mailshelf.core.Problem;
 import mailshelf.core.audience.Recipient;
+import mailshelf.core.audit.Act;
+import mailshelf.core.audit.Thing;
 import mailshelf.core.delivery.RunId;
 import mailshelf.core.delivery.RunOutcome;
 import mailshelf.core.delivery.RunState;
@@ -16,6 +18,7 @@ import mailshelf.core.rights.Verb;
 import mailshelf.core.subscription.Subscription;
 import mailshelf.core.wording.Words;
 import mailshelf.server.HouseSettings;
+import mailshelf.server.audit.AuditTrail;
 import mailshelf.server.clock.BusinessClock;
 import mailshelf.server.http.Languages;
 import mailshelf.server.library.Definitions;
@@ -52,6 +55,7 @@ public class BookRun {
     private final Audience audience;
     private final HouseSettings settings;
     private final FaultPoint faultPoint;
+    private final AuditTrail audit;
 
     BookRun(
             Database database,
@@ -65,7 +69,8 @@ public class BookRun {
             NoticeStore notices,
             Audience audience,
             HouseSettings settings,
-            FaultPoint faultPoint) {
+            FaultPoint faultPoint,
+            AuditTrail audit) {
         this.database = database;
         this.clock = clock;
         this.subscriptions = subscriptions;
@@ -78,6 +83,7 @@ public class BookRun {
         this.audience = audience;
         this.settings = settings;
         this.faultPoint = faultPoint;
+        this.audit = audit;
     }
 
     /** Books all that is due; true if there was anything. */
@@ -120,6 +126,11 @@ public class BookRun {
         if (subscriptions.update(tx, subscription, subscription.pause(because), subscription.owner(), now)) {
             String link =
                     settings.baseUrl() + "/subscriptions/" + subscription.id().value();
+            Thing thing = Thing.of(
+                    Thing.Kind.SUBSCRIPTION,
+                    subscription.id(),
+                    subscription.terms().name());
+            audit.keepOfNobody(tx, words.say("audit.house"), Act.SUBSCRIPTION_PAUSED, thing, "", because);
             notices.insert(
                     tx,
                     owner.id(),

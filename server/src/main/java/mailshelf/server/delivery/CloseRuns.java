@@ -4,10 +4,15 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import mailshelf.core.audit.Act;
+import mailshelf.core.audit.Thing;
+import mailshelf.core.delivery.DeliveryState;
 import mailshelf.core.delivery.RunOutcome;
 import mailshelf.core.delivery.RunState;
 import mailshelf.core.json.CoreJson;
 import mailshelf.core.shelf.Receipts;
+import mailshelf.core.wording.Words;
+import mailshelf.server.audit.AuditTrail;
 import mailshelf.server.clock.BusinessClock;
 import mailshelf.store.Database;
 import mailshelf.store.Tx;
@@ -28,6 +33,7 @@ import org.springframework.stereotype.Component;
 @Component
 class CloseRuns {
     private static final Logger LOG = LoggerFactory.getLogger(CloseRuns.class);
+    private static final Words HOUSE = Words.in(Locale.ENGLISH);
     private static final int AT_ONCE = 20;
 
     private final Database database;
@@ -40,6 +46,7 @@ class CloseRuns {
     private final LeaseKeeper lease;
     private final Hindrance hindrance;
     private final FaultPoint faultPoint;
+    private final AuditTrail audit;
 
     CloseRuns(
             Database database,
@@ -51,7 +58,8 @@ class CloseRuns {
             Archive archive,
             LeaseKeeper lease,
             Hindrance hindrance,
-            FaultPoint faultPoint) {
+            FaultPoint faultPoint,
+            AuditTrail audit) {
         this.database = database;
         this.clock = clock;
         this.runs = runs;
@@ -62,6 +70,7 @@ class CloseRuns {
         this.lease = lease;
         this.hindrance = hindrance;
         this.faultPoint = faultPoint;
+        this.audit = audit;
     }
 
     /** Closes what is done; true if there was anything. */
@@ -90,7 +99,7 @@ class CloseRuns {
         Instant now = clock.instant();
         Issue issue = database.inTransaction(tx -> issues.ofRun(tx, run.id())).orElseThrow();
         String volume = readArchive.ownVolume(issue);
-        record Facts(RunOutcome outcome, Part receipts, List<Entry> named) {}
+        record Facts(RunOutcome outcome, Part receipts, List<Entry> named, long accepted, int all) {}
         Facts facts = database.inTransaction(tx -> {
             List<Delivery> all = deliveries.ofRun(tx, run.id());
             RunOutcome outcome = RunOutcome.of(all.stream().map(Delivery::state).toList());
@@ -103,13 +112,26 @@ class CloseRuns {
                     outcome.name(),
                     now,
                     all.stream().map(delivery -> receipt(tx, delivery)).toList());
-            return new Facts(outcome, Part.receipts(named.size(), CoreJson.canonical(receipts)), named);
+            long accepted = all.stream()
+                    .filter(d -> d.state() == DeliveryState.ACCEPTED)
+                    .count();
+            Part part = Part.receipts(named.size(), CoreJson.canonical(receipts));
+            return new Facts(outcome, part, named, accepted, all.size());
         });
         List<Entry> entries = archive.append(volume, facts.named(), List.of(facts.receipts()), now);
         faultPoint.behind(Arrow.RECEIPTS_ARCHIVED);
         database.doInTransaction(tx -> {
             if (runs.move(tx, run, lease.owner(), RunState.CLOSED, facts.outcome(), "", now)) {
                 issues.insertEntries(tx, run.id(), entries);
+                String no = issue.number().map(n -> "No. " + n).orElse("trial");
+                Thing thing = Thing.of(Thing.Kind.RUN, run.id(), issue.name() + ", " + no);
+                audit.keepOfNobody(
+                        tx,
+                        HOUSE.say("audit.house"),
+                        Act.SEND_CLOSED,
+                        thing,
+                        "",
+                        HOUSE.say("audit.sent", facts.accepted(), facts.all()));
             }
         });
         faultPoint.behind(Arrow.CLOSED);

@@ -1,9 +1,12 @@
 package mailshelf.server.library;
 
 import mailshelf.core.Problem;
+import mailshelf.core.audit.Act;
+import mailshelf.core.audit.Thing;
 import mailshelf.core.report.ReportId;
 import mailshelf.core.rights.FolderId;
 import mailshelf.core.rights.Person;
+import mailshelf.server.audit.AuditTrail;
 import mailshelf.server.clock.BusinessClock;
 import mailshelf.server.rights.Gate;
 import mailshelf.store.Database;
@@ -21,6 +24,7 @@ class PublishReport {
     private final ReportStore reports;
     private final Definitions definitions;
     private final BusinessClock clock;
+    private final AuditTrail audit;
 
     PublishReport(
             Gate gate,
@@ -28,13 +32,15 @@ class PublishReport {
             FolderStore folders,
             ReportStore reports,
             Definitions definitions,
-            BusinessClock clock) {
+            BusinessClock clock,
+            AuditTrail audit) {
         this.gate = gate;
         this.database = database;
         this.folders = folders;
         this.reports = reports;
         this.definitions = definitions;
         this.clock = clock;
+        this.audit = audit;
     }
 
     ReportId anew(Person who, FolderId folder, String yaml) {
@@ -42,7 +48,9 @@ class PublishReport {
         return database.inTransaction(tx -> {
             folders.find(tx, folder).orElseThrow(Problem::notFound);
             String title = definitions.parse(tx, yaml).definition().title();
-            return reports.insert(tx, folder, who.id(), title, yaml, clock.instant());
+            ReportId made = reports.insert(tx, folder, who.id(), title, yaml, clock.instant());
+            audit.keep(tx, who, Act.REPORT_PUBLISHED, Thing.of(Thing.Kind.REPORT, made, title), "", "version 1");
+            return made;
         });
     }
 
@@ -54,6 +62,9 @@ class PublishReport {
             if (!reports.publish(tx, report, title, yaml, who.id(), clock.instant())) {
                 throw new Problem(Problem.Kind.STALE, "report.published-meanwhile", title);
             }
+            Thing thing = Thing.of(Thing.Kind.REPORT, id, title);
+            String before = "version " + report.version();
+            audit.keep(tx, who, Act.REPORT_PUBLISHED, thing, before, "version " + (report.version() + 1));
         });
     }
 }

@@ -2,9 +2,13 @@ package mailshelf.server.people;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import mailshelf.core.Problem;
+import mailshelf.core.audit.Act;
+import mailshelf.core.audit.Thing;
 import mailshelf.core.rights.Folder;
 import mailshelf.core.rights.FolderId;
 import mailshelf.core.rights.Grant;
@@ -14,6 +18,7 @@ import mailshelf.core.rights.Person;
 import mailshelf.core.rights.Rights;
 import mailshelf.core.rights.Subject;
 import mailshelf.core.rights.Verb;
+import mailshelf.server.audit.AuditTrail;
 import mailshelf.server.rights.Gate;
 import mailshelf.store.Database;
 import mailshelf.store.people.FolderStore;
@@ -36,6 +41,7 @@ class GrantController {
     private final Database database;
     private final FolderStore folders;
     private final PersonStore people;
+    private final AuditTrail audit;
 
     record NewFolder(String name, Optional<FolderId> parent) {}
 
@@ -58,11 +64,12 @@ class GrantController {
     /** @param verbs empty takes the folder's own word away, so that the one above counts; [] says "nothing" */
     record GrantWish(Optional<Set<Verb>> verbs) {}
 
-    GrantController(Gate gate, Database database, FolderStore folders, PersonStore people) {
+    GrantController(Gate gate, Database database, FolderStore folders, PersonStore people, AuditTrail audit) {
         this.gate = gate;
         this.database = database;
         this.folders = folders;
         this.people = people;
+        this.audit = audit;
     }
 
     @PostMapping("/folders")
@@ -74,7 +81,10 @@ class GrantController {
         }
         return database.inTransaction(tx -> {
             wish.parent().ifPresent(parent -> folders.find(tx, parent).orElseThrow(Problem::notFound));
-            return new FolderMade(folders.insert(tx, wish.parent(), wish.name().strip()));
+            FolderId made = folders.insert(tx, wish.parent(), wish.name().strip());
+            Thing folder = Thing.of(Thing.Kind.FOLDER, made, wish.name().strip());
+            audit.keep(tx, who, Act.FOLDER_ADDED, folder);
+            return new FolderMade(made);
         });
     }
 
@@ -105,21 +115,33 @@ class GrantController {
                 grant.map(g -> g.verbs().stream().sorted().toList()).orElse(List.of()));
     }
 
+    /** "Route leads: see, subscribe self". */
+    private static String said(Group group, GrantCell cell) {
+        String verbs = cell.verbs().stream()
+                .map(verb -> verb.name().toLowerCase(Locale.ROOT).replace('_', ' '))
+                .collect(Collectors.joining(", "));
+        return group.name() + ": " + (verbs.isEmpty() ? "nothing" : verbs) + (cell.own() ? "" : " (as above)");
+    }
+
     @PutMapping("/grants/{folder}/{group}")
     GrantCell put(Person who, @PathVariable FolderId folder, @PathVariable GroupId group, @RequestBody GrantWish wish) {
         gate.requireAdministrator(who);
         return database.inTransaction(tx -> {
-            folders.find(tx, folder).orElseThrow(Problem::notFound);
-            people.groups(tx).stream()
+            Folder found = folders.find(tx, folder).orElseThrow(Problem::notFound);
+            Group named = people.groups(tx).stream()
                     .filter(g -> g.id().equals(group))
                     .findFirst()
                     .orElseThrow(Problem::notFound);
             Subject subject = new Subject.OfGroup(group);
+            GrantCell before = cell(folders.rights(tx), folder, group);
             wish.verbs()
                     .ifPresentOrElse(
                             verbs -> folders.put(tx, new Grant(subject, folder, verbs)),
                             () -> folders.remove(tx, subject, folder));
-            return cell(folders.rights(tx), folder, group);
+            GrantCell after = cell(folders.rights(tx), folder, group);
+            Thing thing = Thing.of(Thing.Kind.FOLDER, folder, found.name());
+            audit.keep(tx, who, Act.GRANT_CHANGED, thing, said(named, before), said(named, after));
+            return after;
         });
     }
 }

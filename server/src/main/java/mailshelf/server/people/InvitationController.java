@@ -4,8 +4,11 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.InstantSource;
 import mailshelf.core.Problem;
+import mailshelf.core.audit.Act;
+import mailshelf.core.audit.Thing;
 import mailshelf.core.rights.Person;
 import mailshelf.core.rights.PersonId;
+import mailshelf.server.audit.AuditTrail;
 import mailshelf.server.signin.SignIn;
 import mailshelf.store.Database;
 import mailshelf.store.Tx;
@@ -35,6 +38,7 @@ class InvitationController {
     private final PasswordEncoder passwords;
     private final SignIn signIn;
     private final InstantSource machineClock;
+    private final AuditTrail audit;
 
     record InvitationView(String name, String address) {}
 
@@ -46,13 +50,15 @@ class InvitationController {
             PersonStore people,
             PasswordEncoder passwords,
             SignIn signIn,
-            InstantSource machineClock) {
+            InstantSource machineClock,
+            AuditTrail audit) {
         this.database = database;
         this.invitations = invitations;
         this.people = people;
         this.passwords = passwords;
         this.signIn = signIn;
         this.machineClock = machineClock;
+        this.audit = audit;
     }
 
     @GetMapping("/{token}")
@@ -77,6 +83,7 @@ class InvitationController {
             Person invited = invited(tx, token);
             people.setPasswordHash(tx, invited.id(), hash);
             invitations.remove(tx, invited.id());
+            audit.keep(tx, invited, Act.PASSWORD_SET, Thing.of(Thing.Kind.PERSON, invited.id(), invited.name()));
             return invited;
         });
         signIn.start(person, request, response);

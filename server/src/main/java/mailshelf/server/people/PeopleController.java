@@ -7,11 +7,15 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 import mailshelf.core.Problem;
+import mailshelf.core.audit.Act;
+import mailshelf.core.audit.Thing;
 import mailshelf.core.rights.Group;
 import mailshelf.core.rights.GroupId;
 import mailshelf.core.rights.Person;
 import mailshelf.core.rights.PersonId;
+import mailshelf.server.audit.AuditTrail;
 import mailshelf.server.rights.Gate;
 import mailshelf.store.Database;
 import mailshelf.store.Tx;
@@ -39,6 +43,7 @@ class PeopleController {
     private final Database database;
     private final PersonStore people;
     private final Invite invite;
+    private final AuditTrail audit;
 
     record PersonView(
             PersonId id,
@@ -59,11 +64,12 @@ class PeopleController {
 
     record Members(List<PersonId> people) {}
 
-    PeopleController(Gate gate, Database database, PersonStore people, Invite invite) {
+    PeopleController(Gate gate, Database database, PersonStore people, Invite invite, AuditTrail audit) {
         this.gate = gate;
         this.database = database;
         this.people = people;
         this.invite = invite;
+        this.audit = audit;
     }
 
     @GetMapping("/people")
@@ -107,6 +113,7 @@ class PeopleController {
             Person made =
                     people.find(tx, people.insert(tx, person, Optional.empty())).orElseThrow();
             invite.byMail(tx, made, who);
+            audit.keep(tx, who, Act.PERSON_ADDED, thing(made), "", said(made));
             return view(tx, made);
         });
     }
@@ -134,8 +141,24 @@ class PeopleController {
                             before.firstDayOfWeek(),
                             change.administrator(),
                             change.active()));
-            return view(tx, people.find(tx, id).orElseThrow());
+            Person after = people.find(tx, id).orElseThrow();
+            audit.keep(tx, who, Act.PERSON_CHANGED, thing(after), said(before), said(after));
+            return view(tx, after);
         });
+    }
+
+    private static Thing thing(Person person) {
+        return Thing.of(Thing.Kind.PERSON, person.id(), person.name());
+    }
+
+    private static String said(Person person) {
+        return String.join(
+                ", ",
+                person.name(),
+                person.address(),
+                person.zone().getId(),
+                person.administrator() ? "administrator" : "no administrator",
+                person.active() ? "active" : "not active");
     }
 
     private PersonView view(Tx tx, Person person) {
@@ -170,11 +193,10 @@ class PeopleController {
                     .anyMatch(group -> group.name().equalsIgnoreCase(wish.name().strip()))) {
                 throw new Problem(Problem.Kind.CONFLICT, "group.name-taken", wish.name());
             }
-            return view(
-                    tx,
-                    new Group(
-                            people.insertGroup(tx, wish.name().strip()),
-                            wish.name().strip()));
+            Group made = new Group(
+                    people.insertGroup(tx, wish.name().strip()), wish.name().strip());
+            audit.keep(tx, who, Act.GROUP_ADDED, Thing.of(Thing.Kind.GROUP, made.id(), made.name()));
+            return view(tx, made);
         });
     }
 
@@ -187,9 +209,19 @@ class PeopleController {
                     .findFirst()
                     .orElseThrow(Problem::notFound);
             members.people().forEach(person -> people.find(tx, person).orElseThrow(Problem::notFound));
+            String before = names(tx, id);
             people.setMembers(tx, id, members.people().stream().distinct().toList());
+            Thing thing = Thing.of(Thing.Kind.GROUP, id, group.name());
+            audit.keep(tx, who, Act.MEMBERS_CHANGED, thing, before, names(tx, id));
             return view(tx, group);
         });
+    }
+
+    private String names(Tx tx, GroupId group) {
+        return people.members(tx, group).stream()
+                .map(id -> people.find(tx, id).orElseThrow().name())
+                .sorted()
+                .collect(Collectors.joining(", "));
     }
 
     private GroupView view(Tx tx, Group group) {

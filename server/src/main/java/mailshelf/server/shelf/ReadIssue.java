@@ -6,6 +6,8 @@ import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
 import mailshelf.core.Problem;
+import mailshelf.core.audit.Act;
+import mailshelf.core.audit.Thing;
 import mailshelf.core.delivery.CopyId;
 import mailshelf.core.delivery.DeliveryState;
 import mailshelf.core.delivery.IssueId;
@@ -19,6 +21,7 @@ import mailshelf.core.subscription.Subscription;
 import mailshelf.core.subscription.SubscriptionId;
 import mailshelf.core.subscription.Terms;
 import mailshelf.core.wording.Words;
+import mailshelf.server.audit.AuditTrail;
 import mailshelf.server.clock.BusinessClock;
 import mailshelf.server.delivery.ReadArchive;
 import mailshelf.server.http.Languages;
@@ -54,6 +57,7 @@ class ReadIssue {
     private final DataSetStore dataSets;
     private final ReadArchive readArchive;
     private final BusinessClock clock;
+    private final AuditTrail audit;
 
     record FileView(String role, String name, String sha256, String size) {}
 
@@ -111,7 +115,8 @@ class ReadIssue {
             Definitions definitions,
             DataSetStore dataSets,
             ReadArchive readArchive,
-            BusinessClock clock) {
+            BusinessClock clock,
+            AuditTrail audit) {
         this.gate = gate;
         this.database = database;
         this.issues = issues;
@@ -122,6 +127,7 @@ class ReadIssue {
         this.dataSets = dataSets;
         this.readArchive = readArchive;
         this.clock = clock;
+        this.audit = audit;
     }
 
     /** @param page position of the page to show, from 0 */
@@ -185,6 +191,13 @@ class ReadIssue {
                     .version(tx, issue.subscription(), run.subscriptionVersion())
                     .terms();
             Optional<CopyId> copy = copy(tx, who, id);
+            boolean mine = subscription.owner().equals(who.id())
+                    || issues.shelfEntry(tx, who.id(), id).isPresent();
+            if (!mine) {
+                String named =
+                        issue.name() + issue.number().map(n -> ", No. " + n).orElse("");
+                audit.keep(tx, who, Act.OTHERS_ISSUE_OPENED, Thing.of(Thing.Kind.ISSUE, id, named));
+            }
             List<Spine> neighbours = new ArrayList<>(issues.newest(tx, issue.subscription(), NEIGHBOURS).stream()
                     .map(other -> Spine.of(other, issues.shelfEntry(tx, who.id(), other.id()), who))
                     .toList());

@@ -6,10 +6,14 @@ import jakarta.servlet.http.HttpSession;
 import java.time.Instant;
 import java.time.InstantSource;
 import java.util.Optional;
+import mailshelf.core.audit.Act;
+import mailshelf.core.audit.Thing;
 import mailshelf.core.rights.Person;
 import mailshelf.core.rights.PersonId;
 import mailshelf.server.HouseSettings;
+import mailshelf.server.audit.AuditTrail;
 import mailshelf.server.clock.BusinessClock;
+import mailshelf.store.Database;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.security.web.csrf.CsrfToken;
@@ -29,6 +33,8 @@ class SessionController {
     private final SignedIn signedIn;
     private final HouseSettings settings;
     private final InstantSource clock;
+    private final Database database;
+    private final AuditTrail audit;
 
     record Credentials(String address, String password) {}
 
@@ -37,11 +43,19 @@ class SessionController {
 
     record Me(PersonId id, String name, String address, String zone, boolean administrator) {}
 
-    SessionController(SignIn signIn, SignedIn signedIn, HouseSettings settings, BusinessClock clock) {
+    SessionController(
+            SignIn signIn,
+            SignedIn signedIn,
+            HouseSettings settings,
+            BusinessClock clock,
+            Database database,
+            AuditTrail audit) {
         this.signIn = signIn;
         this.signedIn = signedIn;
         this.settings = settings;
         this.clock = clock;
+        this.database = database;
+        this.audit = audit;
     }
 
     @GetMapping
@@ -65,6 +79,9 @@ class SessionController {
     @DeleteMapping
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void delete(HttpServletRequest request) {
+        signedIn.current()
+                .ifPresent(who -> database.doInTransaction(
+                        tx -> audit.keep(tx, who, Act.SIGNED_OUT, Thing.of(Thing.Kind.PERSON, who.id(), who.name()))));
         HttpSession session = request.getSession(false);
         if (session != null) {
             session.invalidate();

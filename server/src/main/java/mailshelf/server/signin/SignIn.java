@@ -8,8 +8,12 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.function.Supplier;
 import mailshelf.core.Problem;
+import mailshelf.core.audit.Act;
+import mailshelf.core.audit.Thing;
 import mailshelf.core.rights.Person;
+import mailshelf.server.audit.AuditTrail;
 import mailshelf.store.Database;
+import mailshelf.store.Tx;
 import mailshelf.store.people.PersonStore;
 import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
 import org.springframework.security.core.context.SecurityContext;
@@ -30,18 +34,22 @@ public class SignIn {
     /** Made when it is first needed: making it takes as long as it is meant to. */
     private final Supplier<String> nobodysHash;
 
+    private final AuditTrail audit;
+
     SignIn(
             Database database,
             PersonStore people,
             PasswordEncoder passwords,
             Throttle throttle,
-            SecurityContextRepository contexts) {
+            SecurityContextRepository contexts,
+            AuditTrail audit) {
         this.database = database;
         this.people = people;
         this.passwords = passwords;
         this.throttle = throttle;
         this.contexts = contexts;
         this.nobodysHash = SingletonSupplier.of(() -> passwords.encode("nobody"));
+        this.audit = audit;
     }
 
     /** @throws Problem {@code signin.wrong}, {@code signin.throttled} */
@@ -61,10 +69,18 @@ public class SignIn {
         boolean right = passwords.matches(password, hash);
         if (!right || person.filter(Person::active).isEmpty()) {
             keys.forEach(throttle::failed);
+            database.doInTransaction(tx -> keepRefusal(tx, person));
             throw new Problem(Problem.Kind.NOT_SIGNED_IN, "signin.wrong");
         }
         keys.forEach(throttle::succeeded);
         start(person.get(), request, response);
+    }
+
+    /** What was typed is not kept: it may be a password in the wrong field. */
+    private void keepRefusal(Tx tx, Optional<Person> tried) {
+        Thing thing = tried.map(person -> Thing.of(Thing.Kind.PERSON, person.id(), person.name()))
+                .orElse(new Thing(Thing.Kind.PERSON, 0, "an address that nobody has"));
+        audit.keepOfNobody(tx, thing.name(), Act.SIGN_IN_REFUSED, thing, "", "");
     }
 
     /** Begins a session under a new id (against session fixation). */
@@ -75,5 +91,7 @@ public class SignIn {
         context.setAuthentication(UsernamePasswordAuthenticationToken.authenticated(person.id(), null, List.of()));
         SecurityContextHolder.setContext(context);
         contexts.saveContext(context, request, response);
+        database.doInTransaction(
+                tx -> audit.keep(tx, person, Act.SIGNED_IN, Thing.of(Thing.Kind.PERSON, person.id(), person.name())));
     }
 }

@@ -31,24 +31,29 @@ public class Describe {
     }
 
     public String sentence(Tx tx, Terms terms, Person reader) {
-        return Sentence.text(terms, facts(tx, terms, reader), words(reader));
+        return Sentence.text(terms, facts(tx, terms, Optional.of(reader.id())), words(reader));
     }
 
     String fullSentence(Tx tx, Terms terms, Person reader) {
-        return Sentence.fullText(terms, facts(tx, terms, reader), words(reader));
+        return Sentence.fullText(terms, facts(tx, terms, Optional.of(reader.id())), words(reader));
+    }
+
+    /** As the audit trail keeps it: whole, and with nobody as "me". */
+    String record(Tx tx, Terms terms, Person by) {
+        return Sentence.fullText(terms, facts(tx, terms, Optional.empty()), words(by));
     }
 
     List<Sentence.Phrase> phrases(Tx tx, Terms terms, Person reader) {
-        return Sentence.of(terms, facts(tx, terms, reader), words(reader));
+        return Sentence.of(terms, facts(tx, terms, Optional.of(reader.id())), words(reader));
     }
 
-    private Sentence.Facts facts(Tx tx, Terms terms, Person reader) {
+    private Sentence.Facts facts(Tx tx, Terms terms, Optional<PersonId> reader) {
         Definition definition = definitions
                 .newest(tx, reports.find(tx, terms.report()).orElseThrow())
                 .definition();
         Map<PersonId, String> names = new HashMap<>();
         terms.recipients().forEach(id -> people.find(tx, id).ifPresent(person -> names.put(id, person.name())));
-        return new Sentence.Facts(definition, names, Optional.of(reader.id()));
+        return new Sentence.Facts(definition, names, reader);
     }
 
     static Words words(Person reader) {

@@ -5,12 +5,15 @@ import java.util.Optional;
 import java.util.function.BiFunction;
 import java.util.function.UnaryOperator;
 import mailshelf.core.Problem;
+import mailshelf.core.audit.Act;
+import mailshelf.core.audit.Thing;
 import mailshelf.core.rights.Person;
 import mailshelf.core.rights.PersonId;
 import mailshelf.core.subscription.State;
 import mailshelf.core.subscription.Subscription;
 import mailshelf.core.subscription.SubscriptionId;
 import mailshelf.core.subscription.Terms;
+import mailshelf.server.audit.AuditTrail;
 import mailshelf.server.clock.BusinessClock;
 import mailshelf.server.delivery.DeliveryLoop;
 import mailshelf.server.rights.Gate;
@@ -32,6 +35,8 @@ class KeepSubscription {
     private final CheckTerms check;
     private final DeliveryLoop loop;
     private final BusinessClock clock;
+    private final Describe describe;
+    private final AuditTrail audit;
 
     KeepSubscription(
             Gate gate,
@@ -41,7 +46,9 @@ class KeepSubscription {
             PersonStore people,
             CheckTerms check,
             DeliveryLoop loop,
-            BusinessClock clock) {
+            BusinessClock clock,
+            Describe describe,
+            AuditTrail audit) {
         this.gate = gate;
         this.database = database;
         this.durable = durable;
@@ -50,6 +57,8 @@ class KeepSubscription {
         this.check = check;
         this.loop = loop;
         this.clock = clock;
+        this.describe = describe;
+        this.audit = audit;
     }
 
     /** @param start false keeps it as a draft */
@@ -59,7 +68,11 @@ class KeepSubscription {
             check.require(tx, who, terms);
             Subscription draft =
                     new Subscription(new SubscriptionId(0), who.id(), State.DRAFT, "", 1, terms, Optional.empty());
-            return subscriptions.insert(tx, start ? draft.start(now) : draft, now);
+            SubscriptionId made = subscriptions.insert(tx, start ? draft.start(now) : draft, now);
+            Act act = start ? Act.SUBSCRIPTION_STARTED : Act.SUBSCRIPTION_MADE;
+            Thing thing = Thing.of(Thing.Kind.SUBSCRIPTION, made, terms.name());
+            audit.keep(tx, who, act, thing, "", describe.record(tx, terms, who));
+            return made;
         });
         settle();
         return id;
@@ -67,7 +80,7 @@ class KeepSubscription {
 
     /** @param version of the terms that the change was made from */
     void change(Person who, SubscriptionId id, int version, Terms terms) {
-        move(who, id, (tx, before) -> {
+        move(who, id, Act.SUBSCRIPTION_CHANGED, (tx, before) -> {
             if (before.version() != version) {
                 throw new Problem(
                         Problem.Kind.STALE,
@@ -82,14 +95,13 @@ class KeepSubscription {
         });
     }
 
-    /** Takes one recipient off; numbering and schedule stay. */
     /** Owners take anybody off the list; everybody else may leave it himself, and the list stays as it is. */
     void takeOff(Person who, SubscriptionId id, PersonId recipient) {
         if (recipient.equals(who.id()) && leavesByHimself(who, id)) {
             durable.await();
             return;
         }
-        move(who, id, (tx, before) -> {
+        move(who, id, Act.SUBSCRIPTION_CHANGED, (tx, before) -> {
             var others = before.terms().recipients().stream()
                     .filter(p -> !p.equals(recipient))
                     .toList();
@@ -106,28 +118,29 @@ class KeepSubscription {
             boolean leaves = !gate.mayChange(who, gate.visible(tx, who, id));
             if (leaves) {
                 subscriptions.leave(tx, id, who.id(), clock.instant());
+                audit.keep(tx, who, Act.RECIPIENT_LEFT, thing(gate.visible(tx, who, id)));
             }
             return leaves;
         });
     }
 
     void start(Person who, SubscriptionId id) {
-        moveWithRights(who, id, before -> before.start(clock.instant()));
+        moveWithRights(who, id, Act.SUBSCRIPTION_STARTED, before -> before.start(clock.instant()));
     }
 
     void resume(Person who, SubscriptionId id) {
-        moveWithRights(who, id, before -> before.resume(clock.instant()));
+        moveWithRights(who, id, Act.SUBSCRIPTION_RESUMED, before -> before.resume(clock.instant()));
     }
 
     void pause(Person who, SubscriptionId id, String because) {
         if (because.length() > 500) {
             throw Problem.invalid("subscription.reason-too-long", 500);
         }
-        move(who, id, (tx, before) -> before.pause(because.strip()));
+        move(who, id, Act.SUBSCRIPTION_PAUSED, (tx, before) -> before.pause(because.strip()));
     }
 
     void end(Person who, SubscriptionId id) {
-        move(who, id, (tx, before) -> before.end());
+        move(who, id, Act.SUBSCRIPTION_ENDED, (tx, before) -> before.end());
     }
 
     private Person owner(Tx tx, Subscription subscription) {
@@ -135,24 +148,38 @@ class KeepSubscription {
     }
 
     /** Sending begins again only with the rights that it needs. */
-    private void moveWithRights(Person who, SubscriptionId id, UnaryOperator<Subscription> next) {
-        move(who, id, (tx, before) -> {
+    private void moveWithRights(Person who, SubscriptionId id, Act act, UnaryOperator<Subscription> next) {
+        move(who, id, act, (tx, before) -> {
             check.require(tx, owner(tx, before), before.terms());
             return next.apply(before);
         });
     }
 
-    private void move(Person who, SubscriptionId id, BiFunction<Tx, Subscription, Subscription> next) {
+    private void move(Person who, SubscriptionId id, Act act, BiFunction<Tx, Subscription, Subscription> next) {
         database.doInTransaction(tx -> {
             Subscription before = gate.changeable(tx, who, id);
-            if (!subscriptions.update(tx, before, next.apply(tx, before), who.id(), clock.instant())) {
+            Subscription after = next.apply(tx, before);
+            if (!subscriptions.update(tx, before, after, who.id(), clock.instant())) {
                 throw new Problem(
                         Problem.Kind.STALE,
                         "subscription.changed-meanwhile",
                         before.terms().name());
             }
+            boolean changed = act == Act.SUBSCRIPTION_CHANGED;
+            audit.keep(
+                    tx,
+                    who,
+                    act,
+                    thing(after),
+                    changed ? describe.record(tx, before.terms(), who) : "",
+                    changed ? describe.record(tx, after.terms(), who) : after.pausedBecause());
         });
         settle();
+    }
+
+    private static Thing thing(Subscription subscription) {
+        return Thing.of(
+                Thing.Kind.SUBSCRIPTION, subscription.id(), subscription.terms().name());
     }
 
     private void settle() {

@@ -2,9 +2,12 @@ package mailshelf.server.subscription;
 
 import java.util.Locale;
 import java.util.Optional;
+import mailshelf.core.audit.Act;
+import mailshelf.core.audit.Thing;
 import mailshelf.core.rights.Person;
 import mailshelf.core.subscription.Subscription;
 import mailshelf.core.wording.Words;
+import mailshelf.server.audit.AuditTrail;
 import mailshelf.server.clock.BusinessClock;
 import mailshelf.server.http.Languages;
 import mailshelf.server.http.PlainPage;
@@ -34,6 +37,7 @@ class LeaveController {
     private final SubscriptionStore subscriptions;
     private final PersonStore people;
     private final BusinessClock clock;
+    private final AuditTrail audit;
 
     private record Found(Subscription subscription, Person person, boolean left) {}
 
@@ -43,13 +47,15 @@ class LeaveController {
             Durable durable,
             SubscriptionStore subscriptions,
             PersonStore people,
-            BusinessClock clock) {
+            BusinessClock clock,
+            AuditTrail audit) {
         this.links = links;
         this.database = database;
         this.durable = durable;
         this.subscriptions = subscriptions;
         this.people = people;
         this.clock = clock;
+        this.audit = audit;
     }
 
     @GetMapping("/{token}")
@@ -73,8 +79,13 @@ class LeaveController {
         Words words = Words.in(Languages.supported(locale));
         return find(token)
                 .map(found -> {
-                    database.doInTransaction(tx -> subscriptions.leave(
-                            tx, found.subscription().id(), found.person().id(), clock.instant()));
+                    database.doInTransaction(tx -> {
+                        Subscription left = found.subscription();
+                        subscriptions.leave(tx, left.id(), found.person().id(), clock.instant());
+                        Thing thing = Thing.of(
+                                Thing.Kind.SUBSCRIPTION, left.id(), left.terms().name());
+                        audit.keepOfNobody(tx, found.person().name(), Act.RECIPIENT_LEFT, thing, "", "");
+                    });
                     durable.await();
                     return PlainPage.ok(words, words.say("leave.done.title"), text(words, "leave.done.text", found));
                 })

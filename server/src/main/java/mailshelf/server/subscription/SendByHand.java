@@ -4,11 +4,14 @@ import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
 import mailshelf.core.audience.Recipient;
+import mailshelf.core.audit.Act;
+import mailshelf.core.audit.Thing;
 import mailshelf.core.delivery.RunId;
 import mailshelf.core.rights.Person;
 import mailshelf.core.subscription.Subscription;
 import mailshelf.core.subscription.SubscriptionId;
 import mailshelf.core.wording.Words;
+import mailshelf.server.audit.AuditTrail;
 import mailshelf.server.clock.BusinessClock;
 import mailshelf.server.delivery.Audience;
 import mailshelf.server.delivery.BookRun;
@@ -31,6 +34,7 @@ class SendByHand {
     private final CheckTerms check;
     private final DeliveryLoop loop;
     private final BusinessClock clock;
+    private final AuditTrail audit;
 
     /** Somebody who would be left out, and why. */
     record LeftOut(String name, String because) {}
@@ -47,7 +51,8 @@ class SendByHand {
             BookRun bookRun,
             CheckTerms check,
             DeliveryLoop loop,
-            BusinessClock clock) {
+            BusinessClock clock,
+            AuditTrail audit) {
         this.gate = gate;
         this.database = database;
         this.durable = durable;
@@ -57,6 +62,7 @@ class SendByHand {
         this.check = check;
         this.loop = loop;
         this.clock = clock;
+        this.audit = audit;
     }
 
     Outlook outlook(Person who, SubscriptionId id) {
@@ -80,11 +86,17 @@ class SendByHand {
         });
     }
 
+    private static Thing thing(Subscription subscription) {
+        return Thing.of(
+                Thing.Kind.SUBSCRIPTION, subscription.id(), subscription.terms().name());
+    }
+
     RunId toAll(Person who, SubscriptionId id) {
         RunId run = database.inTransaction(tx -> {
             Subscription subscription = gate.changeable(tx, who, id);
             subscription.requireSendable();
             check.require(tx, who, subscription.terms());
+            audit.keep(tx, who, Act.SEND_ASKED, thing(subscription));
             return bookRun.byHand(tx, subscription, who, UUID.randomUUID().toString(), clock.instant());
         });
         durable.await();
@@ -96,6 +108,7 @@ class SendByHand {
         RunId run = database.inTransaction(tx -> {
             Subscription subscription = gate.visible(tx, who, id);
             gate.readable(tx, who, subscription.terms().report());
+            audit.keep(tx, who, Act.TRIAL_ASKED, thing(subscription));
             return bookRun.trial(tx, subscription, who, UUID.randomUUID().toString(), clock.instant());
         });
         durable.await();

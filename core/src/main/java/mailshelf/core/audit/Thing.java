@@ -1,0 +1,27 @@
+package mailshelf.core.audit;
+
+import mailshelf.core.Id;
+
+/**
+ * What something was done to.
+ *
+ * @param id 0 for what has none, such as an address nobody has
+ * @param name as it was called then
+ */
+public record Thing(Kind kind, long id, String name) {
+    /** Kinds of things. */
+    public enum Kind {
+        PERSON,
+        GROUP,
+        FOLDER,
+        REPORT,
+        DATA_SET,
+        SUBSCRIPTION,
+        RUN,
+        ISSUE
+    }
+
+    public static Thing of(Kind kind, Id id, String name) {
+        return new Thing(kind, id.value(), name);
+    }
+}

@@ -1,0 +1,116 @@
+package mailshelf.store.audit;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import mailshelf.core.audit.Act;
+import mailshelf.core.audit.Thing;
+import mailshelf.core.rights.PersonId;
+import mailshelf.store.Row;
+import mailshelf.store.Tx;
+
+/** The audit trail: appended to, searched, never changed. */
+public final class AuditStore {
+    private static final int LONGEST_NAME = 300;
+    private static final int LONGEST_TEXT = 2000;
+
+    /**
+     * One thing done.
+     *
+     * @param person empty where nobody signed in did it; {@code who} then says what is known
+     * @param from network address; "" for what the house did by itself
+     * @param before how it was; "" where that says nothing
+     */
+    public record Entry(
+            long id,
+            Instant at,
+            Optional<PersonId> person,
+            String who,
+            String from,
+            Act act,
+            Thing thing,
+            String before,
+            String after) {}
+
+    /**
+     * What to look for; what is empty is not asked about.
+     *
+     * @param words stand in the names or texts, in any case
+     * @param acts what the words may mean instead
+     * @param person who did it, or to whom it was done
+     * @param olderThan id of the last entry seen already
+     */
+    public record Search(
+            String words,
+            Set<Act> acts,
+            Optional<PersonId> person,
+            Optional<Instant> from,
+            Optional<Instant> before,
+            Optional<Long> olderThan) {}
+
+    private static Entry entry(Row row) {
+        return new Entry(
+                row.number("id"),
+                row.instant("at"),
+                row.optionalNumber("person").map(PersonId::new),
+                row.text("who"),
+                row.text("from_address"),
+                row.choice("act", Act.class),
+                new Thing(row.choice("thing_kind", Thing.Kind.class), row.number("thing"), row.text("thing_name")),
+                row.text("before_text"),
+                row.text("after_text"));
+    }
+
+    /** @param entry its id is given by the database */
+    public void append(Tx tx, Entry entry) {
+        tx.insert(
+                """
+                INSERT INTO audit (at, person, who, from_address, act, thing_kind, thing, thing_name, before_text,
+                                   after_text)
+                VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)""",
+                entry.at(),
+                entry.person(),
+                cut(entry.who(), 254),
+                entry.from(),
+                entry.act(),
+                entry.thing().kind(),
+                entry.thing().id(),
+                cut(entry.thing().name(), LONGEST_NAME),
+                cut(entry.before(), LONGEST_TEXT),
+                cut(entry.after(), LONGEST_TEXT));
+    }
+
+    /** Newest first. */
+    public List<Entry> find(Tx tx, Search search, int most) {
+        String like = "%" + search.words().toLowerCase(Locale.ROOT).replaceAll("([%_\\\\])", "\\\\$1") + "%";
+        return tx.list(
+                """
+                SELECT id, at, person, who, from_address, act, thing_kind, thing, thing_name, before_text, after_text
+                  FROM audit
+                 WHERE (LOWER(who || ' ' || thing_name || ' ' || before_text || ' ' || after_text) LIKE ?
+                        OR ? LIKE '%,' || act || ',%')
+                   AND (CAST(? AS BIGINT) IS NULL OR person = ? OR (thing_kind = 'PERSON' AND thing = ?))
+                   AND at >= COALESCE(?, TIMESTAMP WITH TIME ZONE '1970-01-01 00:00:00+00')
+                   AND at < COALESCE(?, TIMESTAMP WITH TIME ZONE '9999-01-01 00:00:00+00')
+                   AND id < COALESCE(?, 9223372036854775807)
+                 ORDER BY id DESC
+                 FETCH FIRST ? ROWS ONLY""",
+                AuditStore::entry,
+                like,
+                search.acts().stream().map(Act::name).collect(Collectors.joining(",", ",", ",")),
+                search.person(),
+                search.person(),
+                search.person(),
+                search.from(),
+                search.before(),
+                search.olderThan(),
+                most);
+    }
+
+    private static String cut(String text, int longest) {
+        return text.length() > longest ? text.substring(0, longest - 1) + "…" : text;
+    }
+}

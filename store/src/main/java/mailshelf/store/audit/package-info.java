@@ -1,0 +1,5 @@
+/**
+ * Keeps the audit trail.
+ * Open {@link mailshelf.store.audit.AuditStore} first.
+ */
+package mailshelf.store.audit;
