@@ -6,6 +6,7 @@ import { Fault } from "../kit/Fault";
 import { useNotice } from "../kit/Notices";
 import { Sheet } from "../kit/Sheet";
 import { words } from "../words";
+import { Effect } from "./Effect";
 import { strongest, type Verb, VERBS } from "./verbs";
 
 interface Props {
@@ -51,6 +52,7 @@ export function GrantSheet({ folder, group, cell, close }: Props) {
       </div>
       <div className="text-sm">
         <p className="font-semibold">{words.house.effectTitle}</p>
+        {choice !== before && <Effect path={path} verbs={verbsOf(choice)} />}
         <p>{words.house.effect}</p>
         <p className="text-quiet">{words.house.stays}</p>
       </div>

@@ -49,6 +49,11 @@ beforeEach(() => {
     "GET grants": grid,
     "GET people": people,
     "GET groups": groups,
+    "GET grants/1/2/effect?own=true": {
+      pausing: [{ subscription: 4, name: "Sandvoll", because: "Ida Solvang may no longer see the report." }],
+      dropping: [{ person: "Tor Egeland", subscriptions: ["Sandvoll", "Storms"] }],
+      losing: [{ person: "Tor Egeland", issues: 8 }],
+    },
     "GET audit?": { lines: [LINE], more: true },
     "GET audit?olderThan=71": { lines: [{ ...LINE, id: 70, thing: "Passengers" }], more: false },
     "GET audit?words=storm": { lines: [], more: false },
@@ -143,6 +148,20 @@ describe("groups", () => {
     await userEvent.type(await screen.findByLabelText("New group"), "Crew");
     await userEvent.click(screen.getByRole("button", { name: "Add group" }));
     await waitFor(() => expect(sent("groups")).toEqual({ name: "Crew" }));
+  });
+});
+
+describe("the effect of a change", () => {
+  it("is told before it is made", async () => {
+    show(house, "/house");
+    await userEvent.click(await screen.findByRole("button", { name: /Route leads in Traffic/ }));
+    await userEvent.click(screen.getByRole("button", { name: "nothing" }));
+    expect(
+      await screen.findByText("“Sandvoll” pauses: Ida Solvang may no longer see the report."),
+    ).toBeVisible();
+    expect(screen.getByText("Tor Egeland is sent “Sandvoll”, “Storms” no longer.")).toBeVisible();
+    expect(screen.getByText("8 issues leave the shelf of Tor Egeland.")).toBeVisible();
+    expect(sent("grants/1/2")).toBeUndefined();
   });
 });
 

@@ -156,6 +156,15 @@ export const en = {
     versions: "What was changed",
   },
 
+  effect: {
+    drops: (person: string, names: string[]) =>
+      `${person} is sent ${names.map((name) => `“${name}”`).join(", ")} no longer.`,
+    loses: (person: string, issues: number) =>
+      `${issues === 1 ? "1 issue leaves" : `${issues} issues leave`} the shelf of ${person}.`,
+    none: "No subscription pauses, nobody is left out, nothing leaves a shelf.",
+    pauses: (name: string, because: string) => `“${name}” pauses: ${because}`,
+  },
+
   house: {
     addFolder: "Add folder",
     asAbove: "as above",
@@ -178,7 +187,7 @@ export const en = {
     newFolder: "New folder",
     nothing: "nothing",
     parts: "Parts of the house",
-    stays: "Nothing leaves the shelf: what was delivered stays on record.",
+    stays: "What was delivered stays on record, whoever may still see it.",
     top: "at the top",
     within: "in",
   },

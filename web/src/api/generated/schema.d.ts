@@ -708,6 +708,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/grants/{folder}/{group}/effect": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["effect"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/demo/people": {
         parameters: {
             query?: never;
@@ -914,6 +930,15 @@ export interface components {
             as: number | null;
             own: number | null;
         };
+        Dropping: {
+            person: string;
+            subscriptions: string[];
+        };
+        Effect: {
+            pausing: components["schemas"]["Pausing"][];
+            dropping: components["schemas"]["Dropping"][];
+            losing: components["schemas"]["Losing"][];
+        };
         Entry: {
             /** Format: int64 */
             id: number;
@@ -1069,6 +1094,11 @@ export interface components {
             loadedAt: string;
             sha256: string;
         };
+        Losing: {
+            person: string;
+            /** Format: int64 */
+            issues: number;
+        };
         Made: {
             /** Format: int64 */
             id: number;
@@ -1209,6 +1239,12 @@ export interface components {
             };
         };
         Pause: {
+            because: string;
+        };
+        Pausing: {
+            /** Format: int64 */
+            subscription: number;
+            name: string;
             because: string;
         };
         PeriodView: {
@@ -2621,6 +2657,32 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["Grid"];
+                };
+            };
+        };
+    };
+    effect: {
+        parameters: {
+            query: {
+                own: boolean;
+                verbs?: ("SEE" | "SUBSCRIBE_SELF" | "SUBSCRIBE_TEAMMATES")[];
+            };
+            header?: never;
+            path: {
+                folder: string;
+                group: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Effect"];
                 };
             };
         };

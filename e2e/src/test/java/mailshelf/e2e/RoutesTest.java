@@ -37,6 +37,7 @@ class RoutesTest {
             POST /folders | folders | 401 403 403 -
             GET /grants | grants | 401 403 403 200
             PUT /grants/{folder}/{group} | grants/1/1 | 401 403 403 -
+            GET /grants/{folder}/{group}/effect | grants/1/1/effect?own=false | 401 403 403 200
             GET /groups | groups | 401 403 403 200
             POST /groups | groups | 401 403 403 -
             PUT /groups/{id}/members | groups/1/members | 401 403 403 -

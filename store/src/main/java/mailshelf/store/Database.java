@@ -113,6 +113,19 @@ public final class Database implements AutoCloseable {
         }
     }
 
+    /** Runs the work and takes back all that it did: its result is what would come of it. */
+    public <T> T inDiscardedTransaction(Function<Tx, T> work) {
+        try (Connection connection = connections.getConnection()) {
+            try {
+                return work.apply(new Tx(connection));
+            } finally {
+                connection.rollback();
+            }
+        } catch (SQLException e) {
+            throw new StoreException("A transaction failed", e);
+        }
+    }
+
     public void doInTransaction(Consumer<Tx> work) {
         inTransaction(tx -> {
             work.accept(tx);

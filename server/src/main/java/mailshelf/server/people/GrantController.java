@@ -21,6 +21,7 @@ import mailshelf.core.rights.Verb;
 import mailshelf.server.audit.AuditTrail;
 import mailshelf.server.rights.Gate;
 import mailshelf.store.Database;
+import mailshelf.store.Tx;
 import mailshelf.store.people.FolderStore;
 import mailshelf.store.people.PersonStore;
 import org.springframework.http.HttpStatus;
@@ -30,6 +31,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
@@ -42,6 +44,7 @@ class GrantController {
     private final FolderStore folders;
     private final PersonStore people;
     private final AuditTrail audit;
+    private final GrantEffect effect;
 
     record NewFolder(String name, Optional<FolderId> parent) {}
 
@@ -64,12 +67,19 @@ class GrantController {
     /** @param verbs empty takes the folder's own word away, so that the one above counts; [] says "nothing" */
     record GrantWish(Optional<Set<Verb>> verbs) {}
 
-    GrantController(Gate gate, Database database, FolderStore folders, PersonStore people, AuditTrail audit) {
+    GrantController(
+            Gate gate,
+            Database database,
+            FolderStore folders,
+            PersonStore people,
+            AuditTrail audit,
+            GrantEffect effect) {
         this.gate = gate;
         this.database = database;
         this.folders = folders;
         this.people = people;
         this.audit = audit;
+        this.effect = effect;
     }
 
     @PostMapping("/folders")
@@ -115,6 +125,28 @@ class GrantController {
                 grant.map(g -> g.verbs().stream().sorted().toList()).orElse(List.of()));
     }
 
+    private void put(Tx tx, Subject subject, FolderId folder, Optional<Set<Verb>> verbs) {
+        verbs.ifPresentOrElse(
+                said -> folders.put(tx, new Grant(subject, folder, said)), () -> folders.remove(tx, subject, folder));
+    }
+
+    /**
+     * What a change would do, before it is made.
+     *
+     * @param own false asks for the folder's own word to be taken away
+     */
+    @GetMapping("/grants/{folder}/{group}/effect")
+    GrantEffect.Effect effect(
+            Person who,
+            @PathVariable FolderId folder,
+            @PathVariable GroupId group,
+            @RequestParam boolean own,
+            @RequestParam(defaultValue = "") Set<Verb> verbs) {
+        gate.requireAdministrator(who);
+        return effect.of(
+                who, tx -> put(tx, new Subject.OfGroup(group), folder, own ? Optional.of(verbs) : Optional.empty()));
+    }
+
     /** "Route leads: see, subscribe self". */
     private static String said(Group group, GrantCell cell) {
         String verbs = cell.verbs().stream()
@@ -132,12 +164,8 @@ class GrantController {
                     .filter(g -> g.id().equals(group))
                     .findFirst()
                     .orElseThrow(Problem::notFound);
-            Subject subject = new Subject.OfGroup(group);
             GrantCell before = cell(folders.rights(tx), folder, group);
-            wish.verbs()
-                    .ifPresentOrElse(
-                            verbs -> folders.put(tx, new Grant(subject, folder, verbs)),
-                            () -> folders.remove(tx, subject, folder));
+            put(tx, new Subject.OfGroup(group), folder, wish.verbs());
             GrantCell after = cell(folders.rights(tx), folder, group);
             Thing thing = Thing.of(Thing.Kind.FOLDER, folder, found.name());
             audit.keep(tx, who, Act.GRANT_CHANGED, thing, said(named, before), said(named, after));

@@ -9,6 +9,7 @@ import mailshelf.core.delivery.IssueId;
 import mailshelf.core.delivery.RunId;
 import mailshelf.core.delivery.RunOutcome;
 import mailshelf.core.delivery.RunState;
+import mailshelf.core.report.ReportId;
 import mailshelf.core.rights.PersonId;
 import mailshelf.core.subscription.SubscriptionId;
 import mailshelf.core.time.Window;
@@ -171,6 +172,21 @@ public final class IssueStore {
 
     private static Entry entry(Row row) {
         return new Entry(row.text("sha256"), row.text("volume"), row.number("start_at"), row.number("size_bytes"));
+    }
+
+    /** How many issues of a report stand on one person's shelf. */
+    public record Shelf(PersonId person, ReportId report, long issues) {}
+
+    public List<Shelf> shelves(Tx tx) {
+        return tx.list(
+                """
+                SELECT e.person, s.report, COUNT(*) AS issues
+                  FROM shelf_entry e
+                  JOIN issue i ON i.id = e.issue
+                  JOIN subscription s ON s.id = i.subscription
+                 GROUP BY e.person, s.report""",
+                row -> new Shelf(
+                        new PersonId(row.number("person")), new ReportId(row.number("report")), row.number("issues")));
     }
 
     public void putOnShelf(Tx tx, PersonId person, IssueId issue, CopyId copy) {
