@@ -79,7 +79,9 @@ class AuditTest {
 
         String csv = new String(sunniva.bytes("audit.csv?words=Passengers"), StandardCharsets.UTF_8);
         assertThat(csv.lines().findFirst()).contains("at,who,from,what,kind,thing,before,after");
-        assertThat(csv.lines().skip(1)).isNotEmpty().allMatch(line -> line.contains("Passengers"));
+        assertThat(csv.lines().filter(line -> !line.startsWith("at,")))
+                .isNotEmpty()
+                .allMatch(line -> line.contains("Passengers"));
     }
 
     @Test
