@@ -133,7 +133,7 @@ public final class Crew {
                 "recipients",
                 crew,
                 "output",
-                Map.of("pdf", true, "picture", false),
+                Map.of("pdf", true, "picture", true),
                 "schedule",
                 Map.of("recurrence", "FREQ=DAILY", "at", "15:00", "zone", "Europe/Oslo"),
                 "locale",

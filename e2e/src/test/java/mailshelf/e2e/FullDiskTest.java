@@ -17,7 +17,7 @@ import org.junit.jupiter.api.Test;
 /** A disk without room, and a folder that cannot be written to, in the middle of a run. Needs the right to mount. */
 class FullDiskTest {
     private static final int CREW = 5;
-    private static final long ROOM_FOR_ROWS_BUT_NO_FILES = 60_000;
+    private static final long ROOM_FOR_ROWS_BUT_NO_FILES = 130_000;
 
     private final Path disk = Path.of("target/data/disk");
     private RunningServer server;

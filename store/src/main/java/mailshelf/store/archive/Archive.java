@@ -67,14 +67,17 @@ public final class Archive {
                 }
                 channel.truncate(end);
                 channel.position(end);
-                for (Part part : parts) {
-                    write(channel, Tar.header(part.name(), part.content().length, at.getEpochSecond()));
-                    entries.add(new Entry(part.sha256(), volume, channel.position(), part.content().length));
-                    write(channel, part.content());
-                    write(channel, new byte[(int) (Tar.padded(part.content().length) - part.content().length)]);
+                try {
+                    for (Part part : parts) {
+                        entries.add(write(channel, volume, part, at));
+                    }
+                    write(channel, Tar.TRAILER);
+                    channel.force(true);
+                } catch (IOException e) {
+                    // on a full disk, half a part would take the last room from the database
+                    channel.truncate(end);
+                    throw e;
                 }
-                write(channel, Tar.TRAILER);
-                channel.force(true);
             }
             if (fresh) {
                 syncFolder(file.getParent());
@@ -99,6 +102,15 @@ public final class Archive {
         } catch (IOException e) {
             throw new StoreException("The archive could not be read", e);
         }
+    }
+
+    private static Entry write(FileChannel channel, String volume, Part part, Instant at) throws IOException {
+        int size = part.content().length;
+        write(channel, Tar.header(part.name(), size, at.getEpochSecond()));
+        Entry entry = new Entry(part.sha256(), volume, channel.position(), size);
+        write(channel, part.content());
+        write(channel, new byte[(int) (Tar.padded(size) - size)]);
+        return entry;
     }
 
     private static void write(FileChannel channel, byte[] bytes) throws IOException {
