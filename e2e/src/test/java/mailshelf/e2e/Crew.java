@@ -55,6 +55,21 @@ public final class Crew {
                 .asLong();
     }
 
+    /** Whether the server takes it; it does not where its disk has no room. */
+    boolean isSentNow(Api marit) {
+        return marit.answer("POST", "subscriptions/" + subscription + "/send", null, Map.of())
+                        .statusCode()
+                == 202;
+    }
+
+    long newestRun(Api marit) {
+        return marit.get("subscriptions/" + subscription)
+                .get("runs")
+                .get(0)
+                .get("id")
+                .asLong();
+    }
+
     /** Has the stand-in treat mail to all of them in a way. */
     void treat(Api marit, String behaviour) {
         for (int i = 0; i < size; i++) {

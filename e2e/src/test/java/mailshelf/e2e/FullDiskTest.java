@@ -43,9 +43,8 @@ class FullDiskTest {
 
     @Test
     void a_run_waits_for_room_says_so_and_goes_on() throws Exception {
-        fill(ROOM_FOR_ROWS_BUT_NO_FILES);
         Api marit = Api.as(server, "Marit Lunde");
-        long run = crew.sendNow(marit);
+        long run = sendWithoutRoom(marit);
         Wait.until("the run says it", () -> sentence(marit, run).startsWith("There is no room on the disk"));
         Files.delete(disk.resolve("filler"));
 
@@ -91,6 +90,19 @@ class FullDiskTest {
         Api marit = Api.as(server, "Marit Lunde");
         crew.sendNow(marit);
         crew.assertWhole(marit);
+    }
+
+    /** The database needs a little more room at some moments than at others. */
+    private long sendWithoutRoom(Api marit) throws IOException {
+        long left = ROOM_FOR_ROWS_BUT_NO_FILES;
+        fill(left);
+        while (marit.status("shelf") != 200 || !crew.isSentNow(marit)) {
+            Files.delete(disk.resolve("filler"));
+            Wait.until("the database is back", () -> marit.status("shelf") == 200);
+            left += 10_000;
+            fill(left);
+        }
+        return crew.newestRun(marit);
     }
 
     private static String sentence(Api api, long run) {
