@@ -2,6 +2,7 @@ import { useDeferredValue, useState } from "react";
 import { address, type Api } from "../api/client";
 import { useRead } from "../api/use";
 import { Field } from "../kit/Field";
+import { Heads } from "../kit/Heads";
 import { Loaded } from "../kit/Loaded";
 import { useWhen } from "../kit/when";
 import { words } from "../words";
@@ -111,15 +112,7 @@ function Lines({ lines }: { lines: Line[] }) {
   const { moment } = useWhen();
   return (
     <table className="stacks w-full" aria-label={words.house.names.audit}>
-      <thead>
-        <tr>
-          {words.audit.heads.map((head) => (
-            <th key={head} scope="col" className="head py-2 pr-6 text-left">
-              {head}
-            </th>
-          ))}
-        </tr>
-      </thead>
+      <Heads names={words.audit.heads} />
       <tbody>
         {lines.map((line) => (
           <tr key={line.id} className="border-base-300 border-t align-top">

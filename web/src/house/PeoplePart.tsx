@@ -3,6 +3,7 @@ import { call, type Api } from "../api/client";
 import { useChange, useRead } from "../api/use";
 import { Fault } from "../kit/Fault";
 import { Field, Tick } from "../kit/Field";
+import { Heads } from "../kit/Heads";
 import { Loaded } from "../kit/Loaded";
 import { useNotice } from "../kit/Notices";
 import { useMe } from "../kit/useSession";
@@ -19,15 +20,7 @@ export function PeoplePart() {
       {(all) => (
         <>
           <table className="stacks" aria-label={words.house.names.people}>
-            <thead>
-              <tr>
-                {words.people.heads.map((head) => (
-                  <th key={head} scope="col" className="head py-2 pr-6 text-left">
-                    {head}
-                  </th>
-                ))}
-              </tr>
-            </thead>
+            <Heads names={words.people.heads} />
             <tbody>
               {all.map((person) => (
                 <Row key={person.id} person={person} groups={groups.data ?? []} />
