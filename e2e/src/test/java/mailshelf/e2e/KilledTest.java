@@ -4,13 +4,16 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Random;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
 
-/** The process dies behind every arrow from due to delivered, one after the other, in the run of one issue. */
+/** The process dies behind every arrow from due to delivered, one after the other, and at random moments of a run. */
 class KilledTest {
     private static final int CREW = 20;
+    private static final int MANY = 200;
+    private static final long SEED = 20_261_123;
     private static final int DIED = 137;
     private static final Pattern CHOICES = Pattern.compile("one of \\[([A-Z_, ]+)]");
 
@@ -34,6 +37,20 @@ class KilledTest {
     }
 
     @Test
+    void killed_five_times_at_random_in_a_run_of_two_hundred_nothing_is_lost_or_doubled() {
+        try (RunningServer server = RunningServer.on(DemoData.copy("killed-at-random"))) {
+            Crew crew = Crew.hired(server, MANY);
+            crew.fallDue(Api.as(server, "Marit Lunde"));
+            for (int mails : moments()) {
+                Wait.until(mails + " mails have arrived", () -> crew.arrived() >= mails);
+                server.kill();
+                server.start();
+            }
+            crew.assertWhole(Api.as(server, "Marit Lunde"));
+        }
+    }
+
+    @Test
     void an_ordered_stop_in_a_run_leaves_nothing_in_doubt() {
         try (RunningServer server = RunningServer.on(DemoData.copy("stopped"))) {
             Crew crew = Crew.hired(server, CREW);
@@ -50,6 +67,11 @@ class KilledTest {
             crew.assertWhole(again);
             assertThat(crew.arrived()).isEqualTo(CREW);
         }
+    }
+
+    /** After how many mails the process is killed, in order. */
+    private static int[] moments() {
+        return new Random(SEED).ints(5, 1, MANY - 20).sorted().toArray();
     }
 
     /** All that there are, as the command line knows them. */
