@@ -34,6 +34,23 @@ public final class Tx {
         }
     }
 
+    /**
+     * The same statement for many rows.
+     *
+     * @return how many rows each changed, in order
+     */
+    public int[] updateEach(String sql, List<Object[]> rows) {
+        try (PreparedStatement statement = connection.prepareStatement(sql)) {
+            for (Object[] values : rows) {
+                bind(statement, values);
+                statement.addBatch();
+            }
+            return statement.executeBatch();
+        } catch (SQLException e) {
+            throw failed(sql, e);
+        }
+    }
+
     /** @return the key that the database gave the new row */
     public long insert(String sql, Object... values) {
         try (PreparedStatement statement = connection.prepareStatement(sql, new String[] {"id"})) {

@@ -1,7 +1,9 @@
 package mailshelf.server.delivery;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import mailshelf.core.audience.Recipient;
 import mailshelf.core.rights.Person;
 import mailshelf.core.rights.PersonId;
@@ -9,8 +11,6 @@ import mailshelf.core.rights.Verb;
 import mailshelf.core.subscription.Subscription;
 import mailshelf.server.rights.Gate;
 import mailshelf.store.Tx;
-import mailshelf.store.library.Report;
-import mailshelf.store.library.ReportStore;
 import mailshelf.store.people.PersonStore;
 import mailshelf.store.subscription.SubscriptionStore;
 import org.springframework.stereotype.Component;
@@ -20,31 +20,29 @@ import org.springframework.stereotype.Component;
 public class Audience {
     private final Gate gate;
     private final PersonStore people;
-    private final ReportStore reports;
     private final SubscriptionStore subscriptions;
 
-    Audience(Gate gate, PersonStore people, ReportStore reports, SubscriptionStore subscriptions) {
+    Audience(Gate gate, PersonStore people, SubscriptionStore subscriptions) {
         this.gate = gate;
         this.people = people;
-        this.reports = reports;
         this.subscriptions = subscriptions;
     }
 
     public List<Recipient> of(Tx tx, Subscription subscription) {
-        Report report = reports.find(tx, subscription.terms().report()).orElseThrow();
-        return subscription.terms().recipients().stream()
+        List<PersonId> listed = subscription.terms().recipients();
+        Map<PersonId, Person> found = people.find(tx, listed);
+        Set<PersonId> departed = subscriptions.departed(tx, subscription.id());
+        Set<PersonId> maySee = gate.whoMaySee(tx, listed, subscription.terms().report());
+        return listed.stream()
                 .distinct()
-                .map(id -> people.find(tx, id).orElseThrow())
-                .map(person -> recipient(tx, subscription, report, person))
+                .map(found::get)
+                .map(person -> new Recipient(
+                        person.id(),
+                        person.name(),
+                        person.address(),
+                        Recipient.decide(
+                                person.active(), departed.contains(person.id()), maySee.contains(person.id()))))
                 .toList();
-    }
-
-    private Recipient recipient(Tx tx, Subscription subscription, Report report, Person person) {
-        Recipient.Inclusion inclusion = Recipient.decide(
-                person.active(),
-                subscriptions.hasLeft(tx, subscription.id(), person.id()),
-                gate.access(tx, person).may(Verb.SEE, report.folder()));
-        return new Recipient(person.id(), person.name(), person.address(), inclusion);
     }
 
     /** The right that the owner lacks for what his subscription does, if he lacks one. */

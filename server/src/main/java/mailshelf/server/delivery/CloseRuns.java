@@ -3,9 +3,11 @@ package mailshelf.server.delivery;
 import java.time.Instant;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import mailshelf.core.audit.Act;
 import mailshelf.core.audit.Thing;
+import mailshelf.core.delivery.DeliveryId;
 import mailshelf.core.delivery.DeliveryState;
 import mailshelf.core.delivery.RunOutcome;
 import mailshelf.core.delivery.RunState;
@@ -15,7 +17,6 @@ import mailshelf.core.wording.Words;
 import mailshelf.server.audit.AuditTrail;
 import mailshelf.server.clock.BusinessClock;
 import mailshelf.store.Database;
-import mailshelf.store.Tx;
 import mailshelf.store.archive.Archive;
 import mailshelf.store.archive.Entry;
 import mailshelf.store.archive.Part;
@@ -99,11 +100,12 @@ class CloseRuns {
         Instant now = clock.instant();
         Issue issue = database.inTransaction(tx -> issues.ofRun(tx, run.id())).orElseThrow();
         String volume = readArchive.ownVolume(issue);
-        record Facts(RunOutcome outcome, Part receipts, List<Entry> named, long accepted, int all) {}
+        record Facts(RunOutcome outcome, Part receipts, long end, long accepted, int all) {}
         Facts facts = database.inTransaction(tx -> {
             List<Delivery> all = deliveries.ofRun(tx, run.id());
             RunOutcome outcome = RunOutcome.of(all.stream().map(Delivery::state).toList());
-            List<Entry> named = issues.entries(tx, run.id(), volume);
+            Map<DeliveryId, List<DeliveryStore.Attempt>> attempts = deliveries.attemptsOfRun(tx, run.id());
+            long end = issues.end(tx, run.id(), volume);
             Receipts receipts = new Receipts(
                     Receipts.SCHEMA,
                     issue.manifestSha(),
@@ -111,14 +113,16 @@ class CloseRuns {
                     issue.revision(),
                     outcome.name(),
                     now,
-                    all.stream().map(delivery -> receipt(tx, delivery)).toList());
+                    all.stream()
+                            .map(delivery -> receipt(delivery, attempts.getOrDefault(delivery.id(), List.of())))
+                            .toList());
             long accepted = all.stream()
                     .filter(d -> d.state() == DeliveryState.ACCEPTED)
                     .count();
-            Part part = Part.receipts(named.size(), CoreJson.canonical(receipts));
-            return new Facts(outcome, part, named, accepted, all.size());
+            Part part = Part.receipts(end, CoreJson.canonical(receipts));
+            return new Facts(outcome, part, end, accepted, all.size());
         });
-        List<Entry> entries = archive.append(volume, facts.named(), List.of(facts.receipts()), now);
+        List<Entry> entries = archive.append(volume, facts.end(), List.of(facts.receipts()), now);
         faultPoint.behind(Arrow.RECEIPTS_ARCHIVED);
         database.doInTransaction(tx -> {
             if (runs.move(tx, run, lease.owner(), RunState.CLOSED, facts.outcome(), "", now)) {
@@ -137,8 +141,8 @@ class CloseRuns {
         faultPoint.behind(Arrow.CLOSED);
     }
 
-    private Receipts.Receipt receipt(Tx tx, Delivery delivery) {
-        List<Receipts.Try> tries = deliveries.attempts(tx, delivery.id()).stream()
+    private static Receipts.Receipt receipt(Delivery delivery, List<DeliveryStore.Attempt> attempts) {
+        List<Receipts.Try> tries = attempts.stream()
                 .map(attempt -> new Receipts.Try(attempt.no(), attempt.at(), attempt.answer(), attempt.reply()))
                 .toList();
         return new Receipts.Receipt(

@@ -1,10 +1,10 @@
 package mailshelf.server.delivery;
 
-import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 import mailshelf.core.delivery.CopyId;
 import mailshelf.core.delivery.DeliveryId;
 import mailshelf.core.delivery.RunId;
@@ -14,6 +14,7 @@ import mailshelf.core.report.PageModel;
 import mailshelf.core.report.Writing;
 import mailshelf.core.report.Written;
 import mailshelf.core.rights.Person;
+import mailshelf.core.rights.PersonId;
 import mailshelf.core.subscription.Subscription;
 import mailshelf.core.subscription.Terms;
 import mailshelf.core.wording.Words;
@@ -85,21 +86,25 @@ class KeepMails {
         this.faultPoint = faultPoint;
     }
 
-    /** The bytes of each delivery's mail. */
-    Map<DeliveryId, byte[]> of(RunId id, List<Delivery> some) {
+    /** Each delivery's mail: its bytes, in order, in arrays that mails may share. */
+    Map<DeliveryId, List<byte[]>> of(RunId id, List<Delivery> some) {
         Job job = job(id);
-        Map<DeliveryId, byte[]> mails = new LinkedHashMap<>();
+        Map<PersonId, Person> recipients = database.inTransaction(
+                tx -> people.find(tx, some.stream().map(Delivery::person).toList()));
+        Map<DeliveryId, List<byte[]>> mails = new LinkedHashMap<>();
         Map<DeliveryId, Part> fresh = new LinkedHashMap<>();
         Map<CopyId, CopyContent> contents = new LinkedHashMap<>();
         for (Delivery delivery : some) {
             if (delivery.mail().isPresent()) {
-                mails.put(delivery.id(), readArchive.mail(id, delivery.mail().get()));
+                mails.put(
+                        delivery.id(),
+                        List.of(readArchive.mail(id, delivery.mail().get())));
                 continue;
             }
             CopyContent content = contents.computeIfAbsent(delivery.copy(), copy -> content(job, copy));
-            byte[] mail = assemble(job, content, delivery);
-            mails.put(delivery.id(), mail);
-            fresh.put(delivery.id(), Part.of("mails", "json", MailPieces.split(mail, content.shared())));
+            MailPieces mail = assemble(job, content, delivery, recipients.get(delivery.person()));
+            mails.put(delivery.id(), mail.sent());
+            fresh.put(delivery.id(), Part.of("mails", "json", mail.kept()));
         }
         keep(job, fresh);
         return mails;
@@ -110,14 +115,15 @@ class KeepMails {
             return;
         }
         String volume = readArchive.ownVolume(job.issue());
-        List<Entry> named =
-                database.inTransaction(tx -> issues.entries(tx, job.run().id(), volume));
+        long end = database.inTransaction(tx -> issues.end(tx, job.run().id(), volume));
         List<Entry> entries = archive.append(
-                volume, named, List.copyOf(fresh.values()), job.issue().madeAt());
+                volume, end, List.copyOf(fresh.values()), job.issue().madeAt());
         faultPoint.behind(Arrow.MAILS_ARCHIVED);
         database.doInTransaction(tx -> {
             issues.insertEntries(tx, job.run().id(), entries);
-            fresh.forEach((delivery, part) -> deliveries.putTogether(tx, delivery, part.sha256()));
+            Map<DeliveryId, String> kept = new LinkedHashMap<>();
+            fresh.forEach((delivery, part) -> kept.put(delivery, part.sha256()));
+            deliveries.putTogether(tx, kept);
         });
     }
 
@@ -134,14 +140,16 @@ class KeepMails {
         });
     }
 
-    /** A copy as it lies in the archive. */
+    /** A copy as it lies in the archive, its files ready to stand in many mails. */
     private record CopyContent(
-            List<Written.Page> pages, Optional<byte[]> picture, Optional<MailAssembler.Attachment> pdf, Words words) {
-        List<byte[]> shared() {
-            List<byte[]> shared = new ArrayList<>();
-            picture.ifPresent(shared::add);
-            pdf.ifPresent(file -> shared.add(file.content()));
-            return shared;
+            List<Written.Page> pages,
+            Optional<MailPieces.Shared> picture,
+            Optional<MailPieces.Shared> pdf,
+            String pdfName,
+            Words words) {
+        /** In the order in which they stand in a mail. */
+        List<MailPieces.Shared> shared() {
+            return Stream.of(picture, pdf).flatMap(Optional::stream).toList();
         }
     }
 
@@ -153,14 +161,17 @@ class KeepMails {
                         .map(model -> Writing.page(
                                 model, words, job.terms().schedule().zone()))
                         .toList();
-        Optional<MailAssembler.Attachment> pdf = files.stream()
+        String pdfName = files.stream()
                 .filter(file -> file.role().equals("pdf"))
+                .map(IssueStore.CopyFile::name)
                 .findFirst()
-                .map(file -> new MailAssembler.Attachment(
-                        file.name(),
-                        "application/pdf",
-                        readArchive.part(job.run().id(), file.sha256())));
-        return new CopyContent(pages, bytes(job, files, "picture"), pdf, words);
+                .orElse("");
+        return new CopyContent(
+                pages,
+                bytes(job, files, "picture").map(MailPieces.Shared::of),
+                bytes(job, files, "pdf").map(MailPieces.Shared::of),
+                pdfName,
+                words);
     }
 
     private Optional<byte[]> bytes(Job job, List<IssueStore.CopyFile> files, String role) {
@@ -170,9 +181,7 @@ class KeepMails {
                 .map(file -> readArchive.part(job.run().id(), file.sha256()));
     }
 
-    private byte[] assemble(Job job, CopyContent content, Delivery delivery) {
-        Person to =
-                database.inTransaction(tx -> people.find(tx, delivery.person())).orElseThrow();
+    private MailPieces assemble(Job job, CopyContent content, Delivery delivery, Person to) {
         LetterWriter.About about = new LetterWriter.About(
                 job.subscription().id(),
                 job.terms(),
@@ -183,7 +192,7 @@ class KeepMails {
                 settings.issueUrl(job.issue().id().value()),
                 job.issue().manifestSha());
         Letter letter = letters.write(about, to, delivery.messageId(), content.words());
-        return assembler.issue(
+        byte[] marked = assembler.issue(
                 letter,
                 MailBodies.sent(
                         letter,
@@ -191,7 +200,9 @@ class KeepMails {
                         content.pdf().isPresent(),
                         content.picture().isPresent(),
                         content.words()),
-                content.picture(),
-                content.pdf());
+                content.picture().map(MailPieces.Shared::mark),
+                content.pdf()
+                        .map(pdf -> new MailAssembler.Attachment(content.pdfName(), "application/pdf", pdf.mark())));
+        return MailPieces.of(marked, content.shared());
     }
 }

@@ -9,6 +9,7 @@ import mailshelf.core.delivery.IssueId;
 import mailshelf.core.delivery.RunOutcome;
 import mailshelf.core.delivery.RunState;
 import mailshelf.core.json.CoreJson;
+import mailshelf.core.rights.PersonId;
 import mailshelf.core.shelf.Manifest;
 import mailshelf.server.HouseSettings;
 import mailshelf.store.Database;
@@ -78,11 +79,18 @@ class SealIssue {
             issues.insertEntries(tx, job.run().id(), entries);
             IssueId issue = issues.insert(tx, issue(job, true, "", edition.headline(), sealed.sha256()));
             CopyId copy = issues.insertCopy(tx, issue, figures.sha256(), files);
-            for (RunStore.Listed listed : job.included()) {
-                deliveries.insert(tx, job.run().id(), listed.id(), copy, settings.mailDomain(), job.now());
-                if (!job.run().trigger().isTrial()) {
-                    issues.putOnShelf(tx, listed.recipient().person(), issue, copy);
-                }
+            deliveries.insert(
+                    tx,
+                    job.run().id(),
+                    job.included().stream().map(RunStore.Listed::id).toList(),
+                    copy,
+                    settings.mailDomain(),
+                    job.now());
+            if (!job.run().trigger().isTrial()) {
+                List<PersonId> people = job.included().stream()
+                        .map(listed -> listed.recipient().person())
+                        .toList();
+                issues.putOnShelves(tx, people, issue, copy);
             }
             move(tx, job, RunState.SENDING, RunOutcome.OPEN, "");
         });
@@ -109,7 +117,7 @@ class SealIssue {
         Volume volume =
                 Volume.of(job.run().subscription(), job.run().id(), job.number(), 1, job.now(), settings.server());
         archive.discardAttempts(volume);
-        List<Entry> entries = archive.append(volume.path(), List.of(), parts, job.now());
+        List<Entry> entries = archive.append(volume.path(), 0, parts, job.now());
         faultPoint.behind(Arrow.ISSUE_ARCHIVED);
         return entries;
     }

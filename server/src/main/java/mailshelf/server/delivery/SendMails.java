@@ -7,6 +7,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.concurrent.CompletionService;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ExecutorCompletionService;
@@ -14,10 +15,12 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import java.util.concurrent.TimeUnit;
+import java.util.stream.Collectors;
 import mailshelf.core.delivery.Answer;
 import mailshelf.core.delivery.DeliveryId;
 import mailshelf.core.delivery.DeliveryStep;
 import mailshelf.core.delivery.RunId;
+import mailshelf.core.rights.PersonId;
 import mailshelf.server.clock.BusinessClock;
 import mailshelf.server.mail.MailServer;
 import mailshelf.server.rights.Gate;
@@ -102,13 +105,10 @@ class SendMails {
             return answered;
         }
         faultPoint.behind(Arrow.MAILS_CLAIMED);
-        Map<RunId, List<Delivery>> byRun = new LinkedHashMap<>();
-        claimed.stream()
-                .filter(this::mayStillSee)
-                .forEach(delivery -> byRun.computeIfAbsent(delivery.run(), run -> new ArrayList<>())
-                        .add(delivery));
-        Map<DeliveryId, byte[]> mails = new LinkedHashMap<>();
-        byRun.forEach((run, some) -> mails.putAll(kept(run, some)));
+        Map<RunId, List<Delivery>> byRun =
+                claimed.stream().collect(Collectors.groupingBy(Delivery::run, LinkedHashMap::new, Collectors.toList()));
+        Map<DeliveryId, List<byte[]>> mails = new LinkedHashMap<>();
+        byRun.forEach((run, some) -> mails.putAll(kept(run, entitled(run, some))));
         // named and on the disk, the claims too, before the first leaves
         durable.await();
         faultPoint.behind(Arrow.MAILS_NAMED);
@@ -162,9 +162,9 @@ class SendMails {
     }
 
     /** The mails of a run; none where they cannot be kept now, which holds up no other run. */
-    private Map<DeliveryId, byte[]> kept(RunId run, List<Delivery> some) {
+    private Map<DeliveryId, List<byte[]>> kept(RunId run, List<Delivery> some) {
         try {
-            Map<DeliveryId, byte[]> mails = keepMails.of(run, some);
+            Map<DeliveryId, List<byte[]>> mails = keepMails.of(run, some);
             hindrance.isGone(Optional.of(run));
             return mails;
         } catch (RuntimeException e) {
@@ -182,21 +182,24 @@ class SendMails {
     }
 
     /** Rights are asked again at the last moment; who has lost his is sent nothing, and the record says why. */
-    private boolean mayStillSee(Delivery delivery) {
+    private List<Delivery> entitled(RunId id, List<Delivery> some) {
         return database.inTransaction(tx -> {
-            var run = runs.find(tx, delivery.run()).orElseThrow();
+            var run = runs.find(tx, id).orElseThrow();
             var terms = subscriptions
                     .version(tx, run.subscription(), run.subscriptionVersion())
                     .terms();
-            boolean may = gate.maySee(tx, delivery.person(), terms.report());
-            if (!may) {
-                deliveries.withdraw(tx, delivery, lease.owner());
-            }
-            return may;
+            Set<PersonId> may =
+                    gate.whoMaySee(tx, some.stream().map(Delivery::person).toList(), terms.report());
+            some.stream()
+                    .filter(delivery -> !may.contains(delivery.person()))
+                    .forEach(delivery -> deliveries.withdraw(tx, delivery, lease.owner()));
+            return some.stream()
+                    .filter(delivery -> may.contains(delivery.person()))
+                    .toList();
         });
     }
 
-    private void send(Delivery delivery, byte[] mail) {
+    private void send(Delivery delivery, List<byte[]> mail) {
         if (stopping.hasBegun()) {
             giveBack(List.of(delivery), delivery.nextTry());
             return;

@@ -26,6 +26,14 @@ import org.springframework.stereotype.Component;
 public class MailAssembler {
     public static final String PICTURE_ID = "page@mailshelf";
 
+    static {
+        // named here, they are not looked up anew through all jars for each part of each mail
+        System.setProperty("jakarta.mail.util.StreamProvider", "org.eclipse.angus.mail.util.MailStreamProvider");
+        System.setProperty(
+                "jakarta.activation.spi.MailcapRegistryProvider",
+                "org.eclipse.angus.activation.MailcapRegistryProviderImpl");
+    }
+
     private static final Session SESSION = Session.getInstance(new Properties());
 
     private final HouseSettings settings;

@@ -9,6 +9,7 @@ import jakarta.mail.internet.InternetAddress;
 import jakarta.mail.internet.MimeMessage;
 import java.io.IOException;
 import java.io.OutputStream;
+import java.util.List;
 import java.util.Properties;
 import java.util.concurrent.BlockingQueue;
 import java.util.concurrent.LinkedBlockingQueue;
@@ -54,8 +55,8 @@ public class MailServer {
         this.session = Session.getInstance(properties);
     }
 
-    /** Hands one mail to the server for one recipient, byte for byte as it is. */
-    public Answer send(byte[] mail, String to) {
+    /** Hands one mail to the server for one recipient, byte for byte as it is: its bytes in order. */
+    public Answer send(List<byte[]> mail, String to) {
         SMTPTransport transport;
         try {
             transport = connected();
@@ -157,17 +158,19 @@ public class MailServer {
 
     /** A message that is written exactly as it was put together, and knows whether all of it went out. */
     private static final class ExactMail extends MimeMessage {
-        private final byte[] bytes;
+        private final List<byte[]> bytes;
         private boolean written;
 
-        ExactMail(Session session, byte[] bytes) {
+        ExactMail(Session session, List<byte[]> bytes) {
             super(session);
             this.bytes = bytes;
         }
 
         @Override
         public void writeTo(OutputStream out, String[] ignoreHeaders) throws IOException {
-            out.write(bytes);
+            for (byte[] some : bytes) {
+                out.write(some);
+            }
             written = true;
         }
 

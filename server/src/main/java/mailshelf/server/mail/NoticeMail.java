@@ -1,6 +1,7 @@
 package mailshelf.server.mail;
 
 import java.util.Date;
+import java.util.List;
 import mailshelf.core.delivery.Answer;
 import mailshelf.core.rights.Person;
 import mailshelf.server.HouseSettings;
@@ -24,6 +25,6 @@ public class NoticeMail {
         String messageId = "<notice-" + notice.id() + "@" + settings.mailDomain() + ">";
         byte[] mail = assembler.plain(
                 to.name(), to.address(), messageId, Date.from(notice.at()), notice.subject(), notice.body());
-        return server.send(mail, to.address());
+        return server.send(List.of(mail), to.address());
     }
 }

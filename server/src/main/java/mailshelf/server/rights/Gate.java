@@ -1,6 +1,8 @@
 package mailshelf.server.rights;
 
+import java.util.Collection;
 import java.util.Set;
+import java.util.stream.Collectors;
 import mailshelf.core.Problem;
 import mailshelf.core.delivery.IssueId;
 import mailshelf.core.delivery.RunId;
@@ -76,9 +78,19 @@ public class Gate {
         return new Access(tx, who);
     }
 
-    /** Whether somebody may see a report at this moment; asked when an issue is made and when it is handed over. */
+    /** Whether somebody may see a report at this moment; asked when an issue is opened. */
     public boolean maySee(Tx tx, PersonId person, ReportId report) {
         return may(tx, person, Verb.SEE, report);
+    }
+
+    /** Those of many people who may see a report at this moment. */
+    public Set<PersonId> whoMaySee(Tx tx, Collection<PersonId> some, ReportId report) {
+        FolderId folder = folder(tx, report);
+        Rights rights = folders.rights(tx);
+        return people.askers(tx, people.find(tx, some).values()).stream()
+                .filter(asker -> rights.allows(asker, Verb.SEE, folder))
+                .map(Rights.Asker::person)
+                .collect(Collectors.toSet());
     }
 
     public boolean may(Tx tx, PersonId person, Verb verb, ReportId report) {

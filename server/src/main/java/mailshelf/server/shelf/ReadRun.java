@@ -23,7 +23,6 @@ import mailshelf.server.http.Languages;
 import mailshelf.server.rights.Gate;
 import mailshelf.store.Database;
 import mailshelf.store.Durable;
-import mailshelf.store.Tx;
 import mailshelf.store.delivery.Delivery;
 import mailshelf.store.delivery.DeliveryStore;
 import mailshelf.store.delivery.Run;
@@ -116,12 +115,13 @@ class ReadRun {
             List<Delivery> all = deliveries.ofRun(tx, id);
             Map<PersonId, Delivery> byPerson =
                     all.stream().collect(Collectors.toMap(Delivery::person, Function.identity()));
+            Map<DeliveryId, List<DeliveryStore.Attempt>> attempts = deliveries.attemptsOfRun(tx, id);
             List<RunRecipient> recipients = runs.recipients(tx, id).stream()
                     .map(listed -> recipient(
-                            tx,
                             words,
                             listed,
-                            Optional.ofNullable(byPerson.get(listed.recipient().person()))))
+                            Optional.ofNullable(byPerson.get(listed.recipient().person())),
+                            attempts))
                     .toList();
             Optional<Issue> issue = issues.ofRun(tx, id);
             return new RunView(
@@ -159,9 +159,13 @@ class ReadRun {
         return words.say("run.delivered", accepted, all.size(), open);
     }
 
-    private RunRecipient recipient(Tx tx, Words words, RunStore.Listed listed, Optional<Delivery> delivery) {
+    private static RunRecipient recipient(
+            Words words,
+            RunStore.Listed listed,
+            Optional<Delivery> delivery,
+            Map<DeliveryId, List<DeliveryStore.Attempt>> attempts) {
         var recipient = listed.recipient();
-        List<TryView> tries = delivery.map(d -> deliveries.attempts(tx, d.id())).orElse(List.of()).stream()
+        List<TryView> tries = delivery.map(d -> attempts.getOrDefault(d.id(), List.of())).orElse(List.of()).stream()
                 .map(a -> new TryView(a.no(), a.at(), words.say("answer." + a.answer()), a.reply()))
                 .toList();
         String said = delivery.map(d -> words.say("delivery." + d.state().name()))

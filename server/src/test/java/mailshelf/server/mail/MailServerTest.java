@@ -83,7 +83,7 @@ class MailServerTest {
     private Answer send(MailTls tls, int port) {
         HouseSettings settings = new HouseSettings(
                 folder, 1, "http://localhost", "shelf@x.example", "localhost", port, tls, false, Optional.empty());
-        return new MailServer(settings).send(MAIL, IDA);
+        return new MailServer(settings).send(List.of(MAIL), IDA);
     }
 
     private SMTPServer.Builder builder() {

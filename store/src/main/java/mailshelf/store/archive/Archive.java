@@ -51,11 +51,10 @@ public final class Archive {
     /**
      * Appends parts and writes them through to the disk.
      *
-     * @param named the entries that the database names in this volume, in order
+     * @param end where the last entry that the database names in this volume ends, 0 where there is none
      * @return an entry a part, in the same order
      */
-    public List<Entry> append(String volume, List<Entry> named, List<Part> parts, Instant at) {
-        long end = named.isEmpty() ? 0 : named.get(named.size() - 1).endAt();
+    public List<Entry> append(String volume, long end, List<Part> parts, Instant at) {
         Path file = folder.resolve(volume);
         try {
             boolean fresh = Files.notExists(file);

@@ -8,7 +8,7 @@ package mailshelf.store.archive;
  */
 public record Entry(String sha256, String volume, long startAt, long sizeBytes) {
     /** First byte behind the content and its padding: where the next header would stand. */
-    long endAt() {
+    public long endAt() {
         return startAt + Tar.padded(sizeBytes);
     }
 }

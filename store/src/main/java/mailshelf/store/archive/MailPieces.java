@@ -10,38 +10,86 @@ import mailshelf.core.json.CoreJson;
 import mailshelf.core.shelf.Sha256;
 
 /**
- * A mail as it is kept: its own text, and in place of each shared attachment the checksum of what was encoded there, so
- * that a thousand mails with the same PDF hold it once. Put together again it is byte for byte what was sent.
+ * A mail in pieces: its own text, and the contents that it shares with other mails. Kept with a checksum in the place of
+ * each shared content, so that a thousand mails with the same PDF hold it once; sent with what was encoded once for all
+ * of them. Both are the same mail, byte for byte.
  */
 public final class MailPieces {
     private static final Base64.Encoder ENCODER = Base64.getMimeEncoder(76, new byte[] {'\r', '\n'});
+    private static final int MARK_BYTES = 54;
 
-    private MailPieces() {}
+    private final List<Piece> kept;
+    private final List<byte[]> sent;
+
+    private MailPieces(List<Piece> kept, List<byte[]> sent) {
+        this.kept = kept;
+        this.sent = sent;
+    }
 
     /** Either text (mail on the wire is ASCII or UTF-8; kept as Latin-1, byte by byte), or a part in Base64. */
     record Piece(String text, String sha256) {}
 
-    /** @param shared contents that may stand in the mail, each encoded in Base64 with lines of 76 */
-    public static byte[] split(byte[] mail, List<byte[]> shared) {
-        List<Piece> pieces = new ArrayList<>();
-        String rest = new String(mail, StandardCharsets.ISO_8859_1);
-        for (byte[] content : shared) {
-            String encoded = new String(ENCODER.encode(content), StandardCharsets.ISO_8859_1);
-            int at = rest.indexOf(encoded);
-            if (at >= 0) {
-                pieces.add(new Piece(rest.substring(0, at), ""));
-                pieces.add(new Piece("", Sha256.of(content)));
-                rest = rest.substring(at + encoded.length());
-            }
+    /**
+     * A content that many mails carry.
+     *
+     * @param mark what stands for it while a mail is put together, short enough for one line of Base64
+     * @param encoded in Base64 with lines of 76 (RFC 2045 §6.8), as it stands in the mail
+     */
+    public record Shared(String sha256, byte[] mark, byte[] encoded) {
+        public static Shared of(byte[] content) {
+            String sha256 = Sha256.of(content);
+            byte[] mark = sha256.substring(0, MARK_BYTES).getBytes(StandardCharsets.ISO_8859_1);
+            return new Shared(sha256, mark, ENCODER.encode(content));
         }
-        pieces.add(new Piece(rest, ""));
-        return CoreJson.write(pieces).getBytes(StandardCharsets.UTF_8);
+
+        private String encodedMark() {
+            return new String(ENCODER.encode(mark), StandardCharsets.ISO_8859_1);
+        }
     }
 
-    /** @param contentOf fetches a shared part by its checksum */
-    public static byte[] join(byte[] pieces, Function<String, byte[]> contentOf) {
+    /**
+     * @param marked a mail that holds the marks, encoded in Base64
+     * @param shared in the order in which they stand in it
+     */
+    public static MailPieces of(byte[] marked, List<Shared> shared) {
+        List<Piece> kept = new ArrayList<>();
+        List<byte[]> sent = new ArrayList<>();
+        String rest = new String(marked, StandardCharsets.ISO_8859_1);
+        for (Shared content : shared) {
+            String mark = content.encodedMark();
+            int at = rest.indexOf(mark);
+            if (at < 0) {
+                throw new IllegalStateException("The mail does not hold the content " + content.sha256());
+            }
+            kept.add(new Piece(rest.substring(0, at), ""));
+            kept.add(new Piece("", content.sha256()));
+            sent.add(rest.substring(0, at).getBytes(StandardCharsets.ISO_8859_1));
+            sent.add(content.encoded());
+            rest = rest.substring(at + mark.length());
+        }
+        kept.add(new Piece(rest, ""));
+        sent.add(rest.getBytes(StandardCharsets.ISO_8859_1));
+        return new MailPieces(kept, sent);
+    }
+
+    /** As it is kept. */
+    public byte[] kept() {
+        return CoreJson.write(kept).getBytes(StandardCharsets.UTF_8);
+    }
+
+    /** The bytes on the wire, in order; the arrays are shared with other mails. */
+    public List<byte[]> sent() {
+        return List.copyOf(sent);
+    }
+
+    /**
+     * Puts a kept mail together again.
+     *
+     * @param contentOf fetches a shared content by its checksum
+     */
+    public static byte[] join(byte[] kept, Function<String, byte[]> contentOf) {
         ByteArrayOutputStream mail = new ByteArrayOutputStream();
-        for (Piece piece : CoreJson.read(pieces, Piece[].class)) {
+        for (Piece piece : CoreJson.read(kept, Piece[].class)) {
             mail.writeBytes(
                     piece.sha256().isEmpty()
                             ? piece.text().getBytes(StandardCharsets.ISO_8859_1)

@@ -21,10 +21,10 @@ public record Part(String name, byte[] content, String sha256) {
     /**
      * Receipts of a run; a run that is opened again and closed again has more than one of them.
      *
-     * @param entriesBefore how many entries lie before it, which tells one from the next
+     * @param startAt where in the archive file it stands, which tells one from the next
      */
-    public static Part receipts(int entriesBefore, byte[] content) {
-        return of(RECEIPTS + "-" + entriesBefore, "json", content);
+    public static Part receipts(long startAt, byte[] content) {
+        return of(RECEIPTS + "-" + startAt, "json", content);
     }
 
     static boolean isReceipts(String name) {

@@ -25,4 +25,9 @@ public record Delivery(
         Optional<String> mail,
         DeliveryState state,
         int attempts,
-        Instant nextTry) {}
+        Instant nextTry) {
+    /** With one more try begun. */
+    Delivery tried() {
+        return new Delivery(id, run, person, name, address, copy, messageId, mail, state, attempts + 1, nextTry);
+    }
+}

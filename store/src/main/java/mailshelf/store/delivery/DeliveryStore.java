@@ -4,7 +4,10 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import mailshelf.core.delivery.Answer;
 import mailshelf.core.delivery.CopyId;
 import mailshelf.core.delivery.DeliveryId;
@@ -25,6 +28,9 @@ public final class DeliveryStore {
               JOIN run_recipient r ON r.id = d.run_recipient
             """;
     private static final String OPEN = "state IN ('WAITING', 'TRYING_AGAIN')";
+    private static final String DUE = DELIVERY + " WHERE d.state = ? AND d.next_try <= ? AND " + Lease.FREE + """
+             ORDER BY d.state, d.next_try, d.id
+             FETCH FIRST ? ROWS ONLY""";
     private static final int LONGEST_REPLY = 500;
 
     /** One try and its answer. */
@@ -45,16 +51,22 @@ public final class DeliveryStore {
                 row.instant("next_try"));
     }
 
-    public DeliveryId insert(
-            Tx tx, RunId run, RunRecipientId recipient, CopyId copy, String mailDomain, Instant firstTry) {
-        DeliveryId id = new DeliveryId(tx.insert("""
+    /** Puts a copy for each of a run's recipients in the outbox; its Message-ID is made from the delivery. */
+    public void insert(
+            Tx tx, RunId run, List<RunRecipientId> recipients, CopyId copy, String mailDomain, Instant firstTry) {
+        tx.updateEach(
+                """
                 INSERT INTO delivery (run, run_recipient, destination, copy, message_id, state, attempts, next_try)
-                VALUES (?, ?, 'MAIL', ?, '', 'WAITING', 0, ?)""", run, recipient, copy, firstTry));
-        tx.update(
-                "UPDATE delivery SET message_id = ? WHERE id = ?",
-                "<delivery-" + id.value() + ".run-" + run.value() + "@" + mailDomain + ">",
-                id);
-        return id;
+                VALUES (?, ?, 'MAIL', ?, ?, 'WAITING', 0, ?)""",
+                recipients.stream()
+                        .map(recipient -> new Object[] {
+                            run,
+                            recipient,
+                            copy,
+                            "<run-" + run.value() + ".recipient-" + recipient.value() + "@" + mailDomain + ">",
+                            firstTry
+                        })
+                        .toList());
     }
 
     public List<Delivery> ofRun(Tx tx, RunId run) {
@@ -66,32 +78,30 @@ public final class DeliveryStore {
     }
 
     /**
-     * Takes deliveries that are due and that nobody works on. The try is counted before it is made, so that one whose
-     * answer was never recorded is known after a crash.
+     * Takes deliveries that are due and that nobody works on; at most half of them tried before, so that neither kind
+     * starves the other. The try is counted before it is made, so that one whose answer was never recorded is known
+     * after a crash.
      *
      * @param now by the business clock, as tries are
      */
     public List<Delivery> claim(Tx tx, Lease lease, Instant now, int most) {
-        List<DeliveryId> free = tx.list(
-                "SELECT id FROM delivery WHERE " + OPEN + " AND next_try <= ? AND " + Lease.FREE
-                        + " ORDER BY next_try, id FETCH FIRST ? ROWS ONLY",
-                row -> new DeliveryId(row.number("id")),
-                now,
-                lease.aliveSince(),
-                most);
-        List<Delivery> claimed = new ArrayList<>();
-        for (DeliveryId id : free) {
-            int mine = tx.update(
-                    "UPDATE delivery SET lease_owner = ?, attempts = attempts + 1 WHERE id = ? AND " + OPEN + " AND "
-                            + Lease.FREE,
-                    lease.owner(),
-                    id,
-                    lease.aliveSince());
-            if (mine == 1) {
-                claimed.add(find(tx, id).orElseThrow());
-            }
-        }
-        return claimed;
+        List<Delivery> free = new ArrayList<>(due(tx, DeliveryState.TRYING_AGAIN, lease, now, most / 2));
+        free.addAll(due(tx, DeliveryState.WAITING, lease, now, most - free.size()));
+        int[] mine = tx.updateEach(
+                "UPDATE delivery SET lease_owner = ?, attempts = attempts + 1 WHERE id = ? AND attempts = ? AND " + OPEN
+                        + " AND " + Lease.FREE,
+                free.stream()
+                        .map(delivery ->
+                                new Object[] {lease.owner(), delivery.id(), delivery.attempts(), lease.aliveSince()})
+                        .toList());
+        return IntStream.range(0, mine.length)
+                .filter(i -> mine[i] == 1)
+                .mapToObj(i -> free.get(i).tried())
+                .toList();
+    }
+
+    private static List<Delivery> due(Tx tx, DeliveryState state, Lease lease, Instant now, int most) {
+        return tx.list(DUE, DeliveryStore::delivery, state, now, lease.aliveSince(), most);
     }
 
     /** Whether it is still this worker's, and this try the newest. */
@@ -120,8 +130,13 @@ public final class DeliveryStore {
                         == 0;
     }
 
-    public void putTogether(Tx tx, DeliveryId id, String mailSha) {
-        tx.update("UPDATE delivery SET mail_sha = ? WHERE id = ?", mailSha, id);
+    /** @param mails the checksum of each delivery's kept mail */
+    public void putTogether(Tx tx, Map<DeliveryId, String> mails) {
+        tx.updateEach(
+                "UPDATE delivery SET mail_sha = ? WHERE id = ?",
+                mails.entrySet().stream()
+                        .map(mail -> new Object[] {mail.getValue(), mail.getKey()})
+                        .toList());
     }
 
     /** Records an answer and what follows; false when the lease was lost to another worker. */
@@ -158,9 +173,23 @@ public final class DeliveryStore {
 
     public List<Attempt> attempts(Tx tx, DeliveryId id) {
         return tx.list(
-                "SELECT no, at, answer, reply FROM attempt WHERE delivery = ? ORDER BY no",
-                row -> new Attempt(row.integer("no"), row.instant("at"), row.text("answer"), row.text("reply")),
-                id);
+                "SELECT no, at, answer, reply FROM attempt WHERE delivery = ? ORDER BY no", DeliveryStore::attempt, id);
+    }
+
+    /** All tries of a run's deliveries, in order. */
+    public Map<DeliveryId, List<Attempt>> attemptsOfRun(Tx tx, RunId run) {
+        record Of(DeliveryId delivery, Attempt attempt) {}
+        return tx.list("""
+                        SELECT a.delivery, a.no, a.at, a.answer, a.reply
+                          FROM attempt a
+                          JOIN delivery d ON d.id = a.delivery
+                         WHERE d.run = ?
+                         ORDER BY a.delivery, a.no""", row -> new Of(new DeliveryId(row.number("delivery")), attempt(row)), run).stream()
+                .collect(Collectors.groupingBy(Of::delivery, Collectors.mapping(Of::attempt, Collectors.toList())));
+    }
+
+    private static Attempt attempt(Row row) {
+        return new Attempt(row.integer("no"), row.instant("at"), row.text("answer"), row.text("reply"));
     }
 
     /** Has a delivery tried again now; false where it is under way or has been accepted. */

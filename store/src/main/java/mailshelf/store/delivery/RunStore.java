@@ -95,15 +95,13 @@ public final class RunStore {
                 pinned.reportVersion(),
                 pinned.load(),
                 now));
-        for (Recipient recipient : recipients) {
-            tx.insert(
-                    "INSERT INTO run_recipient (run, person, name, address, inclusion) VALUES (?, ?, ?, ?, ?)",
-                    id,
-                    recipient.person(),
-                    recipient.name(),
-                    recipient.address(),
-                    recipient.inclusion());
-        }
+        tx.updateEach(
+                "INSERT INTO run_recipient (run, person, name, address, inclusion) VALUES (?, ?, ?, ?, ?)",
+                recipients.stream()
+                        .map(recipient -> new Object[] {
+                            id, recipient.person(), recipient.name(), recipient.address(), recipient.inclusion()
+                        })
+                        .toList());
         return id;
     }
 

@@ -2,11 +2,14 @@ package mailshelf.store.people;
 
 import java.time.DayOfWeek;
 import java.time.ZoneId;
+import java.util.Collection;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import mailshelf.core.rights.Group;
 import mailshelf.core.rights.GroupId;
 import mailshelf.core.rights.Person;
@@ -14,6 +17,7 @@ import mailshelf.core.rights.PersonId;
 import mailshelf.core.rights.Rights;
 import mailshelf.store.Row;
 import mailshelf.store.Tx;
+import mailshelf.store.Where;
 
 /** People, their passwords' hashes, groups and who is in them. */
 public final class PersonStore {
@@ -40,6 +44,13 @@ public final class PersonStore {
 
     public Optional<Person> find(Tx tx, PersonId id) {
         return tx.one(PERSON + " WHERE id = ?", PersonStore::person, id);
+    }
+
+    /** Those of the people that there are, by their ids. */
+    public Map<PersonId, Person> find(Tx tx, Collection<PersonId> ids) {
+        Where where = new Where().in("id", ids);
+        return tx.list(PERSON + where.sql(), PersonStore::person, where.values()).stream()
+                .collect(Collectors.toMap(Person::id, person -> person));
     }
 
     public Optional<Person> byAddress(Tx tx, String address) {
@@ -91,6 +102,27 @@ public final class PersonStore {
     /** The person as the rights ask for him: with his groups. */
     public Rights.Asker asker(Tx tx, Person person) {
         return new Rights.Asker(person.id(), groupsOf(tx, person.id()), person.administrator(), person.active());
+    }
+
+    /** Many people as the rights ask for them. */
+    public List<Rights.Asker> askers(Tx tx, Collection<Person> people) {
+        record Membership(PersonId person, GroupId group) {}
+        Where where = new Where().in("person", people.stream().map(Person::id).toList());
+        Map<PersonId, Set<GroupId>> groups = tx
+                .list(
+                        "SELECT person, grp FROM membership" + where.sql(),
+                        row -> new Membership(new PersonId(row.number("person")), new GroupId(row.number("grp"))),
+                        where.values())
+                .stream()
+                .collect(Collectors.groupingBy(
+                        Membership::person, Collectors.mapping(Membership::group, Collectors.toSet())));
+        return people.stream()
+                .map(person -> new Rights.Asker(
+                        person.id(),
+                        groups.getOrDefault(person.id(), Set.of()),
+                        person.administrator(),
+                        person.active()))
+                .toList();
     }
 
     private Set<GroupId> groupsOf(Tx tx, PersonId id) {

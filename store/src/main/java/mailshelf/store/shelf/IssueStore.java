@@ -137,15 +137,12 @@ public final class IssueStore {
     }
 
     public void insertEntries(Tx tx, RunId run, List<Entry> entries) {
-        for (Entry entry : entries) {
-            tx.update(
-                    "INSERT INTO entry (run, sha256, volume, start_at, size_bytes) VALUES (?, ?, ?, ?, ?)",
-                    run,
-                    entry.sha256(),
-                    entry.volume(),
-                    entry.startAt(),
-                    entry.sizeBytes());
-        }
+        tx.updateEach(
+                "INSERT INTO entry (run, sha256, volume, start_at, size_bytes) VALUES (?, ?, ?, ?, ?)",
+                entries.stream()
+                        .map(entry ->
+                                new Object[] {run, entry.sha256(), entry.volume(), entry.startAt(), entry.sizeBytes()})
+                        .toList());
     }
 
     public Optional<Entry> entry(Tx tx, RunId run, String sha256) {
@@ -156,12 +153,13 @@ public final class IssueStore {
                 sha256);
     }
 
-    /** All entries of a run's volume, in the order they lie in it. */
-    public List<Entry> entries(Tx tx, RunId run, String volume) {
-        return tx.list("""
-                SELECT sha256, volume, start_at, size_bytes FROM entry
-                 WHERE run = ? AND volume = ?
-                 ORDER BY start_at""", IssueStore::entry, run, volume);
+    /** Where the last named entry of a run's volume ends; 0 where it has none. */
+    public long end(Tx tx, RunId run, String volume) {
+        return tx.one("""
+                        SELECT sha256, volume, start_at, size_bytes FROM entry
+                         WHERE run = ? AND volume = ?
+                         ORDER BY start_at DESC
+                         FETCH FIRST 1 ROW ONLY""", IssueStore::entry, run, volume).map(Entry::endAt).orElse(0L);
     }
 
     /** The files that hold a run's parts. */
@@ -189,8 +187,12 @@ public final class IssueStore {
                         new PersonId(row.number("person")), new ReportId(row.number("report")), row.number("issues")));
     }
 
-    public void putOnShelf(Tx tx, PersonId person, IssueId issue, CopyId copy) {
-        tx.update("INSERT INTO shelf_entry (person, issue, copy) VALUES (?, ?, ?)", person, issue, copy);
+    public void putOnShelves(Tx tx, List<PersonId> people, IssueId issue, CopyId copy) {
+        tx.updateEach(
+                "INSERT INTO shelf_entry (person, issue, copy) VALUES (?, ?, ?)",
+                people.stream()
+                        .map(person -> new Object[] {person, issue, copy})
+                        .toList());
     }
 
     public List<ShelfEntry> shelf(Tx tx, PersonId person) {

@@ -3,6 +3,7 @@ package mailshelf.store.subscription;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import mailshelf.core.json.CoreJson;
 import mailshelf.core.report.ReportId;
 import mailshelf.core.rights.PersonId;
@@ -161,6 +162,11 @@ public final class SubscriptionStore {
 
     public boolean hasLeft(Tx tx, SubscriptionId id, PersonId person) {
         return tx.count("SELECT COUNT(*) AS n FROM departure WHERE subscription = ? AND person = ?", id, person) > 0;
+    }
+
+    public Set<PersonId> departed(Tx tx, SubscriptionId id) {
+        return Set.copyOf(tx.list(
+                "SELECT person FROM departure WHERE subscription = ?", row -> new PersonId(row.number("person")), id));
     }
 
     /** Leaving twice is leaving once. */

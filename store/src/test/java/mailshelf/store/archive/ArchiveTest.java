@@ -3,6 +3,7 @@ package mailshelf.store.archive;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.BufferedInputStream;
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
@@ -10,6 +11,7 @@ import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Base64;
 import java.util.List;
 import java.util.Optional;
 import java.util.Random;
@@ -100,7 +102,7 @@ class ArchiveTest {
         String volume =
                 Volume.of(SUBSCRIPTION, new RunId(4), Optional.of(4), 1, AT, 1).path();
         Part lost = Part.of("files", "pdf", "not written".getBytes(StandardCharsets.UTF_8));
-        archive.append(volume, List.of(), List.of(manifest(4, Optional.of(manifests.get(2)), lost)), AT);
+        archive.append(volume, 0, List.of(manifest(4, Optional.of(manifests.get(2)), lost)), AT);
 
         assertThat(verify()).anyMatch(fault -> fault.contains(lost.sha256()) && fault.contains("missing"));
     }
@@ -110,10 +112,10 @@ class ArchiveTest {
         String volume = "2026/12/9-r1.1.tar";
         Part first = Part.of("files", "pdf", "first".getBytes(StandardCharsets.UTF_8));
         Part second = Part.of("files", "pdf", "second".getBytes(StandardCharsets.UTF_8));
-        List<Entry> named = archive.append(volume, List.of(), List.of(first), AT);
+        List<Entry> named = archive.append(volume, 0, List.of(first), AT);
         Files.write(archive.folder().resolve(volume), new byte[777], StandardOpenOption.APPEND);
 
-        List<Entry> more = archive.append(volume, named, List.of(second), AT);
+        List<Entry> more = archive.append(volume, named.get(0).endAt(), List.of(second), AT);
 
         assertThat(archive.read(named.get(0))).isEqualTo(first.content());
         assertThat(archive.read(more.get(0))).isEqualTo(second.content());
@@ -124,24 +126,31 @@ class ArchiveTest {
     void a_mail_comes_back_byte_for_byte_and_its_attachment_is_kept_once() {
         byte[] pdf = new byte[40_000];
         new Random(1).nextBytes(pdf);
-        String encoded = java.util.Base64.getMimeEncoder().encodeToString(pdf);
-        byte[] mail = ("Subject: Fj\u00f8rd\r\n\r\n" + encoded + "\r\n--end--\r\n").getBytes(StandardCharsets.UTF_8);
+        MailPieces.Shared shared = MailPieces.Shared.of(pdf);
 
-        byte[] pieces = MailPieces.split(mail, List.of(pdf));
+        MailPieces mail = MailPieces.of(mailWith(shared.mark()), List.of(shared));
 
-        assertThat(pieces.length).isLessThan(500);
-        assertThat(MailPieces.join(pieces, sha -> sha.equals(Sha256.of(pdf)) ? pdf : new byte[0]))
-                .isEqualTo(mail);
+        assertThat(mail.kept().length).isLessThan(500);
+        assertThat(MailPieces.join(mail.kept(), sha -> sha.equals(Sha256.of(pdf)) ? pdf : new byte[0]))
+                .isEqualTo(mailWith(pdf));
+        ByteArrayOutputStream sent = new ByteArrayOutputStream();
+        mail.sent().forEach(sent::writeBytes);
+        assertThat(sent.toByteArray()).isEqualTo(mailWith(pdf));
+    }
+
+    private static byte[] mailWith(byte[] content) {
+        String encoded = Base64.getMimeEncoder().encodeToString(content);
+        return ("Subject: Fj\u00f8rd\r\n\r\n" + encoded + "\r\n--end--\r\n").getBytes(StandardCharsets.UTF_8);
     }
 
     @Test
     void what_two_servers_wrote_for_one_issue_is_checked_as_one() throws IOException {
         Part pdf = Part.of("files", "pdf", "pdf 4".getBytes(StandardCharsets.UTF_8));
         Part manifest = manifest(4, Optional.of(manifests.get(2)), pdf);
-        archive.append(volume(4, 1).path(), List.of(), List.of(pdf, manifest), AT);
+        archive.append(volume(4, 1).path(), 0, List.of(pdf, manifest), AT);
         Part mail = Part.of("mails", "json", "mail 4".getBytes(StandardCharsets.UTF_8));
         Part receipts = receipts(4, manifest, mail);
-        archive.append(volume(4, 2).path(), List.of(), List.of(mail, receipts), AT);
+        archive.append(volume(4, 2).path(), 0, List.of(mail, receipts), AT);
 
         assertThat(verify()).isEmpty();
 
@@ -152,7 +161,7 @@ class ArchiveTest {
     @Test
     void attempts_at_an_issue_that_came_to_nothing_are_thrown_away_and_nothing_else_is() throws IOException {
         Part pdf = Part.of("files", "pdf", "pdf 4".getBytes(StandardCharsets.UTF_8));
-        archive.append(volume(4, 1).path(), List.of(), List.of(pdf), AT);
+        archive.append(volume(4, 1).path(), 0, List.of(pdf), AT);
 
         archive.discardAttempts(volume(4, 2));
 
@@ -173,9 +182,9 @@ class ArchiveTest {
         volumes.add(archive.folder().resolve(volume));
         Part pdf = Part.of("files", "pdf", ("pdf " + number).getBytes(StandardCharsets.UTF_8));
         Part manifest = manifest(number, previous, pdf);
-        List<Entry> made = archive.append(volume, List.of(), List.of(pdf, manifest), AT);
+        List<Entry> made = archive.append(volume, 0, List.of(pdf, manifest), AT);
         Part mail = Part.of("mails", "json", ("mail " + number).getBytes(StandardCharsets.UTF_8));
-        archive.append(volume, made, List.of(mail, receipts(number, manifest, mail)), AT);
+        archive.append(volume, made.get(1).endAt(), List.of(mail, receipts(number, manifest, mail)), AT);
         return manifest.sha256();
     }
 

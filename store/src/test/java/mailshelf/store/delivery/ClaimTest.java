@@ -139,7 +139,7 @@ class ClaimTest {
         database.doInTransaction(tx -> {
             var issue = house.issue(tx, run, 1, NOW);
             CopyId copy = new IssueStore().insertCopy(tx, issue, "1".repeat(64), List.of());
-            deliveries.insert(tx, run, runs.recipients(tx, run).get(0).id(), copy, "shelf.example", NOW);
+            deliveries.insert(tx, run, List.of(runs.recipients(tx, run).get(0).id()), copy, "shelf.example", NOW);
         });
     }
 

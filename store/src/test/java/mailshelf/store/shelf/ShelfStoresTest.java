@@ -166,7 +166,7 @@ class ShelfStoresTest {
             IssueId issue = issue(tx, 1);
             var file = new IssueStore.CopyFile("pdf", "Cancelled.pdf", "b".repeat(64), 71_000);
             CopyId copy = issues.insertCopy(tx, issue, "1".repeat(64), List.of(file));
-            issues.putOnShelf(tx, ida.id(), issue, copy);
+            issues.putOnShelves(tx, List.of(ida.id()), issue, copy);
 
             assertThat(issues.files(tx, copy)).containsExactly(file);
             assertThat(issues.copies(tx, issue)).containsExactly(copy);
@@ -188,8 +188,8 @@ class ShelfStoresTest {
             issues.insertEntries(tx, run, List.of(entry));
             assertThat(issues.entry(tx, run, "c".repeat(64))).contains(entry);
             assertThat(issues.entry(tx, run, "d".repeat(64))).isEmpty();
-            assertThat(issues.entries(tx, run, "2026/1/1-r1.1.tar")).containsExactly(entry);
-            assertThat(issues.entries(tx, run, "another.tar")).isEmpty();
+            assertThat(issues.end(tx, run, "2026/1/1-r1.1.tar")).isEqualTo(entry.endAt());
+            assertThat(issues.end(tx, run, "another.tar")).isZero();
         });
     }
 
