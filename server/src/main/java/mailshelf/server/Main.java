@@ -67,6 +67,12 @@ public final class Main implements Callable<Integer> {
         @Mixin
         Place place;
 
+        @Option(
+                names = "--address",
+                description = "address to listen on (default ${DEFAULT-VALUE}: all of this machine's)",
+                defaultValue = "0.0.0.0")
+        String address;
+
         @Option(names = "--base-url", description = "how readers reach the server (default http://localhost:PORT)")
         String baseUrl;
 
@@ -103,7 +109,7 @@ public final class Main implements Callable<Integer> {
             String url = baseUrl == null ? "http://localhost:" + place.port : baseUrl.replaceAll("/+$", "");
             HouseSettings settings = new HouseSettings(
                     place.data, serverNumber, url, mailAddress, smtpHost, smtpPort, smtpTls, false, Optional.empty());
-            return ServerStart.run(settings, place.port, place.fresh);
+            return ServerStart.run(settings, address, place.port, place.fresh);
         }
     }
 
@@ -140,7 +146,7 @@ public final class Main implements Callable<Integer> {
                     MailTls.NEVER,
                     true,
                     Optional.ofNullable(dieBehind));
-            return ServerStart.run(settings, place.port, place.fresh);
+            return ServerStart.run(settings, "localhost", place.port, place.fresh);
         }
     }
 }

@@ -19,8 +19,11 @@ final class ServerStart {
         return running != null && running.isActive();
     }
 
-    /** @param fresh whether to empty the data folder first */
-    static int run(HouseSettings settings, int port, boolean fresh) {
+    /**
+     * @param address to listen on
+     * @param fresh whether to empty the data folder first
+     */
+    static int run(HouseSettings settings, String address, int port, boolean fresh) {
         try {
             checkPort(port);
             DataFolder.take(settings.data(), fresh);
@@ -28,18 +31,18 @@ final class ServerStart {
             System.err.println(e.getMessage());
             return Main.USAGE;
         }
-        running = start(settings, port);
+        running = start(settings, address, port);
         running.getBean(Opening.class).open(System.out);
         return 0;
     }
 
     /** The running application; tests start it the same way. */
-    static ConfigurableApplicationContext start(HouseSettings settings, int port) {
+    static ConfigurableApplicationContext start(HouseSettings settings, String address, int port) {
         return new SpringApplicationBuilder(App.class)
                 .profiles(settings.demo() ? "demo" : "house")
                 .initializers(context ->
                         ((GenericApplicationContext) context).registerBean(HouseSettings.class, () -> settings))
-                .properties(Map.of("server.port", port, "server.address", settings.demo() ? "localhost" : "0.0.0.0"))
+                .properties(Map.of("server.port", port, "server.address", address))
                 .run();
     }
 

@@ -1,12 +1,7 @@
 package mailshelf.render.mail;
 
-import java.util.Map;
-
 /** Puts HTML together with every text escaped; the only way that text gets into a mail's markup. */
 final class Html {
-    private static final Map<Character, String> ESCAPES =
-            Map.of('<', "&lt;", '>', "&gt;", '&', "&amp;", '"', "&quot;", '\'', "&#39;");
-
     private final StringBuilder out = new StringBuilder(16_384);
 
     /** Markup of ours, as it is. */
@@ -18,21 +13,31 @@ final class Html {
     Html text(String text) {
         for (int i = 0; i < text.length(); i++) {
             char c = text.charAt(i);
-            String escaped = ESCAPES.get(c);
-            if (escaped != null) {
-                out.append(escaped);
-            } else if (c >= ' ' || c == '\n') {
-                out.append(c);
+            switch (c) {
+                case '<' -> out.append("&lt;");
+                case '>' -> out.append("&gt;");
+                case '&' -> out.append("&amp;");
+                case '"' -> out.append("&quot;");
+                case '\'' -> out.append("&#39;");
+                case '\n' -> out.append(c);
+                default -> {
+                    if (c >= ' ') {
+                        out.append(c);
+                    }
+                }
             }
         }
         return this;
     }
 
-    /** An element with a class, an inline style (many mail programs drop style sheets) and a text. */
+    /**
+     * An element with a class, an inline style (many mail programs drop style sheets) and a text. Paragraphs and
+     * headings end a line of the source, which mails of one copy have in common but for a few.
+     */
     Html element(String tag, String attributes, String text) {
         return raw("<" + tag + (attributes.isEmpty() ? "" : " " + attributes) + ">")
                 .text(text)
-                .raw("</" + tag + ">");
+                .raw("</" + tag + (tag.equals("p") || tag.startsWith("h") ? ">\n" : ">"));
     }
 
     Html link(String url, String text) {

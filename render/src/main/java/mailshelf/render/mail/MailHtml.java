@@ -75,7 +75,7 @@ final class MailHtml {
             return;
         }
         out.raw(
-                "<table role=\"presentation\" width=\"100%\" cellpadding=\"0\" cellspacing=\"0\" style=\"margin-top:16px\"><tr>");
+                "<table role=\"presentation\" width=\"100%\" cellpadding=\"0\" cellspacing=\"0\" style=\"margin-top:16px\"><tr>\n");
         int width = 100 / Math.min(3, figures.size());
         for (int i = 0; i < figures.size(); i++) {
             if (i > 0 && i % 3 == 0) {
@@ -83,7 +83,7 @@ final class MailHtml {
             }
             figure(figures.get(i), width);
         }
-        out.raw("</tr></table>");
+        out.raw("</tr></table>\n");
     }
 
     private void figure(Written.Figure figure, int widthPercent) {
@@ -98,7 +98,7 @@ final class MailHtml {
             out.raw(", ");
             out.element("span", verdict(figure.verdict()), figure.verdictWords());
         }
-        out.raw("</div></td>");
+        out.raw("</div></td>\n");
     }
 
     private static String verdict(Written.Verdict verdict) {
@@ -150,9 +150,9 @@ final class MailHtml {
                             + width + "%\"></div></td>")
                     .raw("<td align=\"right\" style=\"padding-left:8px;white-space:nowrap\">")
                     .text(series.written().get(i))
-                    .raw("</td></tr>");
+                    .raw("</td></tr>\n");
         }
-        out.raw("</table>");
+        out.raw("</table>\n");
     }
 
     private void table(Written.Table table) {
@@ -166,19 +166,19 @@ final class MailHtml {
     private void grid(Written.Table table) {
         heading(table.title());
         out.raw("<table width=\"100%\" cellpadding=\"0\" cellspacing=\"0\" style=\"" + SANS
-                + "font-size:14px;border-collapse:collapse\"><tr>");
+                + "font-size:14px;border-collapse:collapse\"><tr>\n");
         for (Written.Head head : table.heads()) {
             out.element(
                     "th",
                     "scope=\"col\" class=\"g r\" " + cellStyle(head.number(), "font-weight:400;color:#5F6866"),
                     head.title());
         }
-        out.raw("</tr>");
+        out.raw("</tr>\n");
         table.rows().stream().limit(MailContent.MOST_ROWS).forEach(row -> row(table, row, ""));
         if (!table.total().isEmpty()) {
             row(table, table.total(), "font-weight:600");
         }
-        out.raw("</table>");
+        out.raw("</table>\n");
         if (table.rows().isEmpty()) {
             out.element("p", GREY, content.words().say("table.no-rows"));
         }
@@ -191,7 +191,7 @@ final class MailHtml {
             out.element("span", verdict(cells.get(i).verdict()), cells.get(i).text());
             out.raw("</td>");
         }
-        out.raw("</tr>");
+        out.raw("</tr>\n");
     }
 
     private static String cellStyle(boolean number, String more) {
@@ -217,7 +217,7 @@ final class MailHtml {
 
     private void colophon() {
         Letter letter = content.letter();
-        out.raw("<div class=\"r\" style=\"border-top:1px solid #DDD5C4;margin-top:28px;padding-top:12px\">");
+        out.raw("<div class=\"r\" style=\"border-top:1px solid #DDD5C4;margin-top:28px;padding-top:12px\">\n");
         Stream.of(letter.issueLine(), letter.whyYou()).forEach(line -> out.element("p", GREY, line));
         out.raw("<p " + GREY + ">");
         out.link(letter.shelfUrl(), content.words().say("mail.read-on-shelf")).raw(" · ");

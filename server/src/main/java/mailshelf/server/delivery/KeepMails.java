@@ -22,6 +22,7 @@ import mailshelf.server.HouseSettings;
 import mailshelf.server.http.Languages;
 import mailshelf.server.mail.LetterWriter;
 import mailshelf.server.mail.MailAssembler;
+import mailshelf.server.mail.QuotedPrintable;
 import mailshelf.store.Database;
 import mailshelf.store.archive.Archive;
 import mailshelf.store.archive.Entry;
@@ -94,6 +95,7 @@ class KeepMails {
         Map<DeliveryId, List<byte[]>> mails = new LinkedHashMap<>();
         Map<DeliveryId, Part> fresh = new LinkedHashMap<>();
         Map<CopyId, CopyContent> contents = new LinkedHashMap<>();
+        QuotedPrintable encoder = new QuotedPrintable();
         for (Delivery delivery : some) {
             if (delivery.mail().isPresent()) {
                 mails.put(
@@ -102,7 +104,7 @@ class KeepMails {
                 continue;
             }
             CopyContent content = contents.computeIfAbsent(delivery.copy(), copy -> content(job, copy));
-            MailPieces mail = assemble(job, content, delivery, recipients.get(delivery.person()));
+            MailPieces mail = assemble(job, content, delivery, recipients.get(delivery.person()), encoder);
             mails.put(delivery.id(), mail.sent());
             fresh.put(delivery.id(), Part.of("mails", "json", mail.kept()));
         }
@@ -181,7 +183,7 @@ class KeepMails {
                 .map(file -> readArchive.part(job.run().id(), file.sha256()));
     }
 
-    private MailPieces assemble(Job job, CopyContent content, Delivery delivery, Person to) {
+    private MailPieces assemble(Job job, CopyContent content, Delivery delivery, Person to, QuotedPrintable encoder) {
         LetterWriter.About about = new LetterWriter.About(
                 job.subscription().id(),
                 job.terms(),
@@ -202,7 +204,8 @@ class KeepMails {
                         content.words()),
                 content.picture().map(MailPieces.Shared::mark),
                 content.pdf()
-                        .map(pdf -> new MailAssembler.Attachment(content.pdfName(), "application/pdf", pdf.mark())));
+                        .map(pdf -> new MailAssembler.Attachment(content.pdfName(), "application/pdf", pdf.mark())),
+                encoder);
         return MailPieces.of(marked, content.shared());
     }
 }

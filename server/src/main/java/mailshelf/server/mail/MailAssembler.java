@@ -9,10 +9,10 @@ import jakarta.mail.internet.MimeBodyPart;
 import jakarta.mail.internet.MimeMessage;
 import jakarta.mail.internet.MimeMultipart;
 import jakarta.mail.internet.MimeUtility;
+import jakarta.mail.internet.PreencodedMimeBodyPart;
 import jakarta.mail.util.ByteArrayDataSource;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.nio.charset.StandardCharsets;
 import java.util.Date;
 import java.util.Optional;
 import java.util.Properties;
@@ -45,7 +45,13 @@ public class MailAssembler {
         this.settings = settings;
     }
 
-    public byte[] issue(Letter letter, MailBody body, Optional<byte[]> picture, Optional<Attachment> file) {
+    /** @param encoder knows the lines of the mails before this one */
+    public byte[] issue(
+            Letter letter,
+            MailBody body,
+            Optional<byte[]> picture,
+            Optional<Attachment> file,
+            QuotedPrintable encoder) {
         try {
             MimeMessage message = message(letter.messageId());
             message.setFrom(new InternetAddress(settings.mailAddress(), letter.fromName(), "UTF-8"));
@@ -61,7 +67,7 @@ public class MailAssembler {
             }
             message.setHeader("Auto-Submitted", "auto-generated");
             message.setHeader("Shelf-Chain", "sha256=" + letter.chainHead());
-            message.setContent(content(body, picture, file));
+            message.setContent(content(body, picture, file, encoder));
             return bytes(message);
         } catch (MessagingException | IOException e) {
             throw new IllegalStateException("A mail could not be put together", e);
@@ -100,26 +106,20 @@ public class MailAssembler {
         return out.toByteArray();
     }
 
-    private static MimeMultipart content(MailBody body, Optional<byte[]> picture, Optional<Attachment> file)
+    private static MimeMultipart content(
+            MailBody body, Optional<byte[]> picture, Optional<Attachment> file, QuotedPrintable encoder)
             throws MessagingException, IOException {
+        MimeBodyPart html = text(encoder, body.html(), "text/html; charset=UTF-8");
         MimeMultipart alternatives = new MimeMultipart(
                 "alternative",
-                text(body.text(), "text/plain; charset=UTF-8"),
-                picture.isPresent()
-                        ? part(new MimeMultipart("related", html(body), picture(picture.get())))
-                        : html(body));
+                text(encoder, body.text(), "text/plain; charset=UTF-8"),
+                picture.isPresent() ? part(new MimeMultipart("related", html, picture(picture.get()))) : html);
         return file.isPresent() ? new MimeMultipart("mixed", part(alternatives), attachment(file.get())) : alternatives;
     }
 
-    private static MimeBodyPart html(MailBody body) throws MessagingException, IOException {
-        return text(body.html(), "text/html; charset=UTF-8");
-    }
-
-    private static MimeBodyPart text(String text, String type) throws MessagingException {
-        MimeBodyPart part = new MimeBodyPart();
-        part.setDataHandler(new DataHandler(
-                new ByteArrayDataSource(text.replace("\n", "\r\n").getBytes(StandardCharsets.UTF_8), type)));
-        part.setHeader("Content-Transfer-Encoding", "quoted-printable");
+    private static MimeBodyPart text(QuotedPrintable encoder, String text, String type) throws MessagingException {
+        MimeBodyPart part = new PreencodedMimeBodyPart(QuotedPrintable.NAME);
+        part.setDataHandler(new DataHandler(new ByteArrayDataSource(encoder.encode(text), type)));
         return part;
     }
 

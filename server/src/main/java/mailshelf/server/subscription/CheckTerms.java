@@ -3,7 +3,9 @@ package mailshelf.server.subscription;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import mailshelf.core.Problem;
 import mailshelf.core.report.Definition;
 import mailshelf.core.rights.FolderId;
@@ -83,19 +85,24 @@ class CheckTerms {
         if (!access.may(Verb.SUBSCRIBE_SELF, folder)) {
             throw new Problem(Problem.Kind.FORBIDDEN, "subscription.no-subscribing");
         }
-        recipients.forEach(id -> people.find(tx, id)
-                .filter(Person::active)
-                .orElseThrow(() -> Problem.invalid("subscription.unknown-recipient")));
+        Map<PersonId, Person> found = people.find(tx, recipients);
+        if (!recipients.stream()
+                .allMatch(id -> found.containsKey(id) && found.get(id).active())) {
+            throw Problem.invalid("subscription.unknown-recipient");
+        }
     }
 
     /** @param own the subscription that the terms belong to, if it is kept already */
     List<Note> notes(Tx tx, Person who, Terms terms, Optional<SubscriptionId> own) {
         Words words = Describe.words(who);
-        Report report = gate.readable(tx, who, terms.report());
+        gate.readable(tx, who, terms.report());
         List<Note> notes = new ArrayList<>();
+        Map<PersonId, Person> found = people.find(tx, terms.recipients());
+        Set<PersonId> maySee = gate.whoMaySee(tx, terms.recipients(), terms.report());
         for (PersonId id : terms.recipients()) {
-            Person person = people.find(tx, id).orElseThrow(() -> Problem.invalid("subscription.unknown-recipient"));
-            if (!gate.access(tx, person).may(Verb.SEE, report.folder())) {
+            Person person = Optional.ofNullable(found.get(id))
+                    .orElseThrow(() -> Problem.invalid("subscription.unknown-recipient"));
+            if (!maySee.contains(id)) {
                 notes.add(new Note(Part.TO_WHOM, words.say("note.may-not-see", person.name()), true));
             }
         }

@@ -1,9 +1,9 @@
 package mailshelf.server.subscription;
 
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import mailshelf.core.report.Definition;
 import mailshelf.core.rights.Person;
 import mailshelf.core.rights.PersonId;
@@ -51,8 +51,8 @@ public class Describe {
         Definition definition = definitions
                 .newest(tx, reports.find(tx, terms.report()).orElseThrow())
                 .definition();
-        Map<PersonId, String> names = new HashMap<>();
-        terms.recipients().forEach(id -> people.find(tx, id).ifPresent(person -> names.put(id, person.name())));
+        Map<PersonId, String> names = people.find(tx, terms.recipients()).values().stream()
+                .collect(Collectors.toMap(Person::id, Person::name));
         return new Sentence.Facts(definition, names, reader);
     }
 

@@ -130,10 +130,12 @@ public final class SubscriptionStore {
                 by,
                 now);
         tx.update("DELETE FROM subscription_recipient WHERE subscription = ?", id);
-        terms.recipients().stream()
-                .distinct()
-                .forEach(person -> tx.update(
-                        "INSERT INTO subscription_recipient (subscription, person) VALUES (?, ?)", id, person));
+        tx.updateEach(
+                "INSERT INTO subscription_recipient (subscription, person) VALUES (?, ?)",
+                terms.recipients().stream()
+                        .distinct()
+                        .map(person -> new Object[] {id, person})
+                        .toList());
     }
 
     public List<Version> versions(Tx tx, SubscriptionId id) {

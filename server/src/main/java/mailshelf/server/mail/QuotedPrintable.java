@@ -1,0 +1,42 @@
+package mailshelf.server.mail;
+
+import jakarta.mail.MessagingException;
+import jakarta.mail.internet.MimeUtility;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.OutputStream;
+import java.nio.charset.StandardCharsets;
+import java.util.HashMap;
+import java.util.Map;
+
+/**
+ * The quoted-printable form (RFC 2045 §6.7) of texts that have most lines in common, as the mails of one issue have:
+ * each different line is encoded once. Made anew for each group of mails, so that it does not grow. One thread's own.
+ */
+public final class QuotedPrintable {
+    public static final String NAME = "quoted-printable";
+
+    private final Map<String, byte[]> lines = new HashMap<>();
+
+    /** @param text its lines end with "\n"; they come out ending with CRLF */
+    byte[] encode(String text) {
+        ByteArrayOutputStream encoded = new ByteArrayOutputStream(text.length() + text.length() / 4);
+        int from = 0;
+        for (int end = text.indexOf('\n'); end >= 0; end = text.indexOf('\n', from)) {
+            encoded.writeBytes(lines.computeIfAbsent(text.substring(from, end) + "\r\n", QuotedPrintable::line));
+            from = end + 1;
+        }
+        encoded.writeBytes(lines.computeIfAbsent(text.substring(from), QuotedPrintable::line));
+        return encoded.toByteArray();
+    }
+
+    private static byte[] line(String line) {
+        ByteArrayOutputStream encoded = new ByteArrayOutputStream();
+        try (OutputStream out = MimeUtility.encode(encoded, NAME)) {
+            out.write(line.getBytes(StandardCharsets.UTF_8));
+        } catch (MessagingException | IOException e) {
+            throw new IllegalStateException("A text could not be encoded", e);
+        }
+        return encoded.toByteArray();
+    }
+}
