@@ -60,8 +60,10 @@ build() {
 # Unpacks the jar and records the classes that a start loads: both make every later start faster.
 unpack() {
     [ -f "$app/mailshelf.jsa" ] && [ "$app/mailshelf.jsa" -nt "$jar" ] && return
+    fresh=$app.$$
+    java -Djarmode=tools -jar "$jar" extract --destination "$fresh" >/dev/null
     rm -rf "$app"
-    java -Djarmode=tools -jar "$jar" extract --destination "$app" >/dev/null
+    mv "$fresh" "$app" 2>/dev/null || { rm -rf "$fresh"; return; } # another start was faster
     trial=$(mktemp -d)
     java -XX:+UseParallelGC -XX:ArchiveClassesAtExit="$app/mailshelf.jsa" -Xlog:cds=off -Xlog:cds+dynamic=off \
         -Dspring.context.exit=onRefresh -jar "$app/mailshelf.jar" demo --data "$trial" --port 0 >/dev/null 2>&1 || true

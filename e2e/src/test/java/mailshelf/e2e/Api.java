@@ -46,6 +46,14 @@ final class Api {
         return api;
     }
 
+    /** Signs in with an own account. */
+    static Api withPassword(RunningServer server, String address, String password) {
+        Api api = stranger(server);
+        api.post("session", Map.of("address", address, "password", password));
+        api.get("session");
+        return api;
+    }
+
     JsonNode get(String path) {
         return json(answer("GET", path, null, Map.of()));
     }

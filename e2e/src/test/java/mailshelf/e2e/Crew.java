@@ -22,21 +22,30 @@ public final class Crew {
     private static final Pattern CHAIN = Pattern.compile("(?m)^Shelf-Chain: sha256=([0-9a-f]{64})");
 
     private final Path data;
+    private final Path mailroom;
     private final int size;
     private final long subscription;
 
-    private Crew(Path data, int size, long subscription) {
+    private Crew(Path data, Path mailroom, int size, long subscription) {
         this.data = data;
+        this.mailroom = mailroom;
         this.size = size;
         this.subscription = subscription;
     }
 
     /** Hires so many people, lets their invitations arrive, and has Marit subscribe them all to a daily page. */
     public static Crew hired(RunningServer server, int size) {
-        Crew crew = new Crew(server.data(), size, 0);
+        Path mailroom = server.data().resolve("mailroom");
+        Crew crew = new Crew(server.data(), mailroom, size, 0);
         List<Long> people = hire(Api.as(server, "Sunniva Rein"), size);
         Wait.until("everybody is invited", () -> crew.mails() == size);
-        return new Crew(server.data(), size, subscribe(Api.as(server, "Marit Lunde"), people));
+        return new Crew(server.data(), mailroom, size, subscribe(Api.as(server, "Marit Lunde"), people));
+    }
+
+    /** The same people, who get their mail in another demo's mail room from now on. */
+    Crew receivingIn(RunningServer other) {
+        Path moved = other.data().resolve("mailroom");
+        return new Crew(data, moved, size, subscription);
     }
 
     /** Has the clock reach the moment at which the next issue is due. */
@@ -79,7 +88,7 @@ public final class Crew {
 
     /** How many mails of the issue have arrived. */
     public long arrived() {
-        return mails() - size;
+        return ofCrew().filter(file -> isOfIssue(read(file))).count();
     }
 
     /** Waits until its one run is closed. */
@@ -163,7 +172,7 @@ public final class Crew {
         assertThat(run.get("recipients")).hasSize(size);
         for (JsonNode recipient : run.get("recipients")) {
             String address = recipient.get("address").asString();
-            List<String> mails = ofIssue(mailroom().resolve(address));
+            List<String> mails = ofIssue(mailroom.resolve(address));
             assertThat(recipient.get("words").asString()).as(address).isEqualTo("accepted");
             assertThat(mails).as(address).isNotEmpty();
             if (mails.size() > 1) {
@@ -200,7 +209,7 @@ public final class Crew {
                     heads,
                     String.join(
                             "\n",
-                            allMails(mailroom()).stream()
+                            allMails(mailroom).stream()
                                     .map(Crew::read)
                                     .filter(mail -> CHAIN.matcher(mail).find())
                                     .map(mail -> find(CHAIN, mail))
@@ -217,21 +226,20 @@ public final class Crew {
         }
     }
 
-    private Path mailroom() {
-        return data.resolve("mailroom");
+    private long mails() {
+        return ofCrew().count();
     }
 
-    private long mails() {
-        return allMails(mailroom()).stream()
-                .filter(file -> file.toString().contains("/crew"))
-                .count();
+    private Stream<Path> ofCrew() {
+        return allMails(mailroom).stream().filter(file -> file.toString().contains("/crew"));
+    }
+
+    private static boolean isOfIssue(String mail) {
+        return mail.contains("\nList-Id: ");
     }
 
     private static List<String> ofIssue(Path inbox) {
-        return allMails(inbox).stream()
-                .map(Crew::read)
-                .filter(mail -> mail.contains("\nList-Id: "))
-                .toList();
+        return allMails(inbox).stream().map(Crew::read).filter(Crew::isOfIssue).toList();
     }
 
     private static List<Path> allMails(Path folder) {

@@ -10,22 +10,46 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.TimeUnit;
 
-/** The real jar, running the demo in a process of its own on a free loopback port. */
+/** The real jar, running in a process of its own on a free loopback port: the demo, or one of several servers. */
 public final class RunningServer implements AutoCloseable {
     private static final String LAUNCHER = "../mailshelf";
 
     private final Path data;
     private final int port;
+    private final List<String> command;
     private Process process;
 
-    private RunningServer(Path data, int port) {
+    /** @param command without where it listens and keeps its things */
+    private RunningServer(Path data, int port, List<String> command) {
         this.data = data;
         this.port = port;
+        this.command = command;
     }
 
     /** Starts the demo on a folder and waits until it answers. */
-    static RunningServer on(Path data) {
-        RunningServer server = new RunningServer(data, freePort());
+    static RunningServer on(Path data, String... options) {
+        RunningServer server = new RunningServer(data, freePort(), List.of("demo"));
+        server.start(options);
+        return server;
+    }
+
+    /** Starts one of several servers on the demo's data. */
+    static RunningServer sharing(Path data, int databasePort, int number, int smtpPort) {
+        List<String> command = List.of(
+                "serve",
+                "--address",
+                "localhost",
+                "--database",
+                "localhost:" + databasePort,
+                "--server-number",
+                String.valueOf(number),
+                "--smtp-port",
+                String.valueOf(smtpPort),
+                "--smtp-tls",
+                "NEVER",
+                "--mail-address",
+                "mail-shelf@brinewater.example");
+        RunningServer server = new RunningServer(data, freePort(), command);
         server.start();
         return server;
     }
@@ -42,14 +66,14 @@ public final class RunningServer implements AutoCloseable {
 
     /** Starts it without waiting for anything. */
     void begin(String... options) {
-        List<String> arguments =
-                new ArrayList<>(List.of("demo", "--data", data.toString(), "--port", String.valueOf(port)));
+        List<String> arguments = new ArrayList<>(command);
+        arguments.addAll(List.of("--data", data.toString(), "--port", String.valueOf(port)));
         arguments.addAll(List.of(options));
         process = launch(log(), arguments.toArray(String[]::new));
     }
 
     private Path log() {
-        return data.resolveSibling(data.getFileName() + ".out");
+        return data.resolveSibling(data.getFileName() + "-" + port + ".out");
     }
 
     /** Runs it from a shell as anybody would, its output in a file. */
@@ -119,7 +143,7 @@ public final class RunningServer implements AutoCloseable {
         }
     }
 
-    private static int freePort() {
+    static int freePort() {
         try (ServerSocket socket = new ServerSocket(0, 1, InetAddress.getLoopbackAddress())) {
             return socket.getLocalPort();
         } catch (IOException e) {

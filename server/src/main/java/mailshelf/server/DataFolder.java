@@ -10,17 +10,23 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.stream.Stream;
 
-/** The folder that holds everything: taken by one process at a time, from its start until it ends, however it ends. */
+/** The folder that holds everything: taken by one process at a time, or by several servers of different numbers, from its start until it ends, however it ends. */
 final class DataFolder {
-    private static final String LOCK = "in-use.lock";
+    /** The lock of who has all of it for himself, its database too. */
+    static final String WHOLE = "in-use.lock";
 
     /** Held on to, as a channel that nobody refers to is closed by the collector, and the lock with it. */
     private static FileChannel taken;
 
     private DataFolder() {}
 
+    /** The lock of one server among several that share the folder and a database. */
+    static String ofServer(int number) {
+        return "server-" + number + ".lock";
+    }
+
     /** @param fresh whether what is in it goes first; only from a folder that a server has used before */
-    static void take(Path data, boolean fresh) throws CannotStart {
+    static void take(Path data, String lock, boolean fresh) throws CannotStart {
         try {
             Files.createDirectories(data);
         } catch (IOException e) {
@@ -30,13 +36,15 @@ final class DataFolder {
             throw new CannotStart("The data folder " + data + " cannot be written to: choose another with --data.");
         }
         try {
-            boolean known = Files.exists(data.resolve(LOCK));
-            if (!lock(data.resolve(LOCK))) {
-                throw new CannotStart("The data folder " + data
-                        + " is in use by another process: stop that one, or choose another folder with --data.");
+            boolean known = Files.exists(data.resolve(lock));
+            if (!lock(data.resolve(lock))) {
+                throw new CannotStart("The data folder " + data + " is in use by another process"
+                        + (lock.equals(WHOLE)
+                                ? ": stop that one, or choose another folder with --data."
+                                : " of this number: stop that one, or choose another with --server-number."));
             }
             if (fresh) {
-                empty(data, known);
+                empty(data, lock, known);
             }
         } catch (IOException e) {
             throw new CannotStart("The data folder " + data + " cannot be used (" + e.getMessage()
@@ -55,15 +63,15 @@ final class DataFolder {
         return true;
     }
 
-    private static void empty(Path data, boolean known) throws IOException, CannotStart {
+    private static void empty(Path data, String lock, boolean known) throws IOException, CannotStart {
         List<Path> inside;
         try (Stream<Path> files = Files.walk(data)) {
-            inside = files.filter(file -> !file.equals(data) && !file.equals(data.resolve(LOCK)))
+            inside = files.filter(file -> !file.equals(data) && !file.equals(data.resolve(lock)))
                     .sorted(Comparator.reverseOrder())
                     .toList();
         }
         if (!inside.isEmpty() && !known) {
-            Files.delete(data.resolve(LOCK));
+            Files.delete(data.resolve(lock));
             throw new CannotStart("The folder " + data
                     + " holds files that are not Mail Shelf's: it is not emptied. Choose another with --data.");
         }

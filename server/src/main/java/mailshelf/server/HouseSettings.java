@@ -9,6 +9,7 @@ import mailshelf.server.mail.MailTls;
  * What a server is started with.
  *
  * @param data the folder that holds everything
+ * @param database host and port of the database that servers share; empty where this one has it for itself
  * @param server this server's number among those that share the work; part of its archive files' names
  * @param baseUrl how readers reach the server; links in mails begin with it, without a slash at the end
  * @param mailAddress the house's own address, from which mails come
@@ -18,6 +19,7 @@ import mailshelf.server.mail.MailTls;
  */
 public record HouseSettings(
         Path data,
+        Optional<String> database,
         int server,
         String baseUrl,
         String mailAddress,

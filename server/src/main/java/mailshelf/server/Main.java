@@ -16,7 +16,7 @@ import picocli.CommandLine.Option;
         description = "Subscribes people to pages of reports, mails them on time, and keeps every issue on the shelf.",
         mixinStandardHelpOptions = true,
         versionProvider = Main.Version.class,
-        subcommands = {Main.Serve.class, Main.Demo.class, VerifyArchive.class})
+        subcommands = {Main.Serve.class, Main.Demo.class, KeepDatabase.class, VerifyArchive.class})
 public final class Main implements Callable<Integer> {
     /** Wrong use, or something outside that must be put right first. */
     static final int USAGE = 2;
@@ -99,6 +99,12 @@ public final class Main implements Callable<Integer> {
         String mailAddress;
 
         @Option(
+                names = "--database",
+                paramLabel = "HOST:PORT",
+                description = "the database that several servers share, kept by 'mailshelf database'")
+        Optional<String> database = Optional.empty();
+
+        @Option(
                 names = "--server-number",
                 description = "this server's number among several (default ${DEFAULT-VALUE})",
                 defaultValue = "1")
@@ -108,7 +114,20 @@ public final class Main implements Callable<Integer> {
         public Integer call() {
             String url = baseUrl == null ? "http://localhost:" + place.port : baseUrl.replaceAll("/+$", "");
             HouseSettings settings = new HouseSettings(
-                    place.data, serverNumber, url, mailAddress, smtpHost, smtpPort, smtpTls, false, Optional.empty());
+                    place.data,
+                    database,
+                    serverNumber,
+                    url,
+                    mailAddress,
+                    smtpHost,
+                    smtpPort,
+                    smtpTls,
+                    false,
+                    Optional.empty());
+            if (place.fresh && database.isPresent()) {
+                System.err.println("--fresh empties what other servers use: leave it out, or leave out --database.");
+                return USAGE;
+            }
             return ServerStart.run(settings, address, place.port, place.fresh);
         }
     }
@@ -138,6 +157,7 @@ public final class Main implements Callable<Integer> {
             int mailPort = smtpPort == 0 ? ServerStart.freePort() : smtpPort;
             HouseSettings settings = new HouseSettings(
                     place.data,
+                    Optional.empty(),
                     1,
                     "http://localhost:" + place.port,
                     "mail-shelf@brinewater.example",

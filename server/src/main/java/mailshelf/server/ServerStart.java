@@ -5,6 +5,7 @@ import java.io.UncheckedIOException;
 import java.net.InetAddress;
 import java.net.ServerSocket;
 import java.util.Map;
+import mailshelf.store.Database;
 import org.springframework.boot.builder.SpringApplicationBuilder;
 import org.springframework.context.ConfigurableApplicationContext;
 import org.springframework.context.support.GenericApplicationContext;
@@ -26,7 +27,9 @@ final class ServerStart {
     static int run(HouseSettings settings, String address, int port, boolean fresh) {
         try {
             checkPort(port);
-            DataFolder.take(settings.data(), fresh);
+            String lock = settings.database().isPresent() ? DataFolder.ofServer(settings.server()) : DataFolder.WHOLE;
+            DataFolder.take(settings.data(), lock, fresh);
+            checkDatabase(settings);
         } catch (CannotStart e) {
             System.err.println(e.getMessage());
             return Main.USAGE;
@@ -54,7 +57,18 @@ final class ServerStart {
         }
     }
 
-    private static void checkPort(int port) throws CannotStart {
+    private static void checkDatabase(HouseSettings settings) throws CannotStart {
+        if (settings.database().isEmpty()) {
+            return;
+        }
+        String at = settings.database().get();
+        if (!Database.answers(at, settings.data())) {
+            throw new CannotStart("The database at " + at + " does not answer, or not to the key in " + settings.data()
+                    + ": start it with 'mailshelf database --data DIR', and give every server that folder.");
+        }
+    }
+
+    static void checkPort(int port) throws CannotStart {
         try (ServerSocket socket = new ServerSocket(port)) {
             socket.setReuseAddress(true);
         } catch (IOException e) {

@@ -33,7 +33,9 @@ class Wiring {
 
     @Bean(destroyMethod = "close")
     Database database(HouseSettings settings) {
-        return Database.open(settings.data());
+        return settings.database()
+                .map(at -> Database.connect(at, settings.data()))
+                .orElseGet(() -> Database.open(settings.data()));
     }
 
     @Bean

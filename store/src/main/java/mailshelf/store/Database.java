@@ -5,6 +5,7 @@ import com.zaxxer.hikari.HikariDataSource;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.sql.Connection;
+import java.sql.DriverManager;
 import java.sql.SQLException;
 import java.util.function.Consumer;
 import java.util.function.Function;
@@ -18,39 +19,73 @@ public final class Database implements AutoCloseable {
 
     private static final Logger LOG = LoggerFactory.getLogger(Database.class);
 
-    private final Path file;
+    /** How the connections are made, at first and after a fault. */
+    private interface Source {
+        HikariDataSource open() throws IOException;
+    }
+
+    private final Source source;
     private volatile HikariDataSource connections;
     private boolean closed;
 
-    private Database(Path file, HikariDataSource connections) {
-        this.file = file;
+    private Database(Source source, HikariDataSource connections) {
+        this.source = source;
         this.connections = connections;
     }
 
     /**
-     * Opens the database in a folder and brings its tables up to date.
+     * Opens the database in a folder, for this process alone, and brings its tables up to date.
      *
      * @throws StoreException if another process has it, or the folder cannot be written to
      */
     public static Database open(Path folder) {
-        Path file = folder.resolve("mailshelf");
+        return open("in " + folder, () -> {
+            H2.recover(H2.file(folder));
+            return pool(H2.fileUrl(folder), DatabaseKey.of(folder));
+        });
+    }
+
+    /**
+     * Connects to a database that {@link SharedDatabase} keeps, and brings its tables up to date.
+     *
+     * @param address host and port
+     * @param folder the data folder that the servers share, which holds the key
+     * @throws StoreException if it does not answer, or refuses the key
+     */
+    public static Database connect(String address, Path folder) {
+        return open("at " + address, () -> pool(H2.serverUrl(address), DatabaseKey.of(folder)));
+    }
+
+    /** Whether a shared database answers to the key in the data folder. */
+    public static boolean answers(String address, Path folder) {
         try {
-            HikariDataSource source = pool(file);
-            Flyway.configure()
-                    .dataSource(source)
-                    .locations("classpath:mailshelf/store/migration")
-                    .load()
-                    .migrate();
-            return new Database(file, source);
-        } catch (RuntimeException | IOException e) {
-            throw new StoreException("The database in " + folder + " cannot be opened", e);
+            DriverManager.getConnection(H2.serverUrl(address), H2.USER, DatabaseKey.of(folder))
+                    .close();
+            return true;
+        } catch (SQLException | IOException e) {
+            return false;
         }
     }
 
-    private static HikariDataSource pool(Path file) throws IOException {
-        H2.recover(file);
+    private static Database open(String place, Source source) {
+        try {
+            HikariDataSource connections = source.open();
+            Flyway.configure()
+                    .dataSource(connections)
+                    .locations("classpath:mailshelf/store/migration")
+                    .load()
+                    .migrate();
+            return new Database(source, connections);
+        } catch (RuntimeException | IOException e) {
+            throw new StoreException("The database " + place + " cannot be opened", e);
+        }
+    }
+
+    private static HikariDataSource pool(String url, String password) {
         HikariConfig config = new HikariConfig();
-        config.setJdbcUrl(H2.fileUrl(file));
+        config.setJdbcUrl(url);
+        config.setUsername(H2.USER);
+        config.setPassword(password);
         config.setMaximumPoolSize(CONNECTIONS);
         config.setAutoCommit(false);
         config.setPoolName("mailshelf");
@@ -60,20 +95,19 @@ public final class Database implements AutoCloseable {
 
     /**
      * H2 closes itself when it cannot write, as on a full disk, and would open the file again at the next connection
-     * without {@link H2#recover}: so all connections to it are closed first, and made anew once that is possible.
+     * without {@link H2#recover}: so all connections to it are closed first, and made anew once that is possible. A
+     * shared one that has gone is connected to again in the same way.
      */
-    private synchronized void reopenIfBroken(HikariDataSource source, StoreException failure) {
-        if (closed || connections != source || !failure.isOfDisk()) {
+    private synchronized void reopenIfBroken(HikariDataSource broken, StoreException failure) {
+        if (closed || connections != broken || !failure.isOfDisk()) {
             return;
         }
-        source.close();
+        broken.close();
         try {
-            connections = pool(file);
-            LOG.warn("The database was closed by a fault of the disk, and is open again");
+            connections = source.open();
+            LOG.warn("The database was closed by a fault, and is open again");
         } catch (RuntimeException | IOException e) {
-            LOG.warn(
-                    "The database was closed by a fault of the disk, and cannot be opened again yet: {}",
-                    e.getMessage());
+            LOG.warn("The database was closed by a fault, and cannot be opened again yet: {}", e.getMessage());
         }
     }
 
@@ -84,17 +118,17 @@ public final class Database implements AutoCloseable {
 
     /** Runs the work in one transaction: all of it is kept, or, if it throws, none. */
     public <T> T inTransaction(Function<Tx, T> work) {
-        HikariDataSource source = connections;
-        try (Connection connection = source.getConnection()) {
+        HikariDataSource current = connections;
+        try (Connection connection = current.getConnection()) {
             T result = orRollBack(connection, work);
             connection.commit();
             return result;
         } catch (SQLException e) {
             StoreException failure = new StoreException("A transaction failed", e);
-            reopenIfBroken(source, failure);
+            reopenIfBroken(current, failure);
             throw failure;
         } catch (StoreException e) {
-            reopenIfBroken(source, e);
+            reopenIfBroken(current, e);
             throw e;
         }
     }

@@ -5,9 +5,16 @@ import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.sql.Connection;
+import java.sql.DriverManager;
+import java.sql.SQLException;
+import java.sql.Statement;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Set;
 import org.h2.api.ErrorCode;
 import org.h2.mvstore.MVStore;
+import org.h2.tools.Server;
 
 /** All that is special to H2. */
 final class H2 {
@@ -31,6 +38,14 @@ final class H2 {
             NOT_CONNECTED);
 
     private static final int HEADER_BYTES = 4096;
+
+    /** What only this machine can reach. */
+    static final String LOCAL = "localhost";
+
+    /** The one user, with all rights, that H2 makes with the file. */
+    static final String USER = "";
+
+    private static final String NAME = "mailshelf";
 
     private H2() {}
 
@@ -61,8 +76,46 @@ final class H2 {
         }
     }
 
+    static Path file(Path folder) {
+        return folder.resolve(NAME);
+    }
+
     /** Without WRITE_DELAY=0 a killed process loses commits of its last half second. */
-    static String fileUrl(Path file) {
-        return "jdbc:h2:file:" + file.toAbsolutePath() + ";WRITE_DELAY=0;DB_CLOSE_ON_EXIT=FALSE";
+    static String fileUrl(Path folder) {
+        return "jdbc:h2:file:" + file(folder).toAbsolutePath() + ";WRITE_DELAY=0;DB_CLOSE_ON_EXIT=FALSE";
+    }
+
+    /** @param address host and port of {@link #serve} */
+    static String serverUrl(String address) {
+        return "jdbc:h2:tcp://" + address + "/./" + NAME;
+    }
+
+    /** Opens the file with the key, giving it the key where it has none yet. */
+    static void lock(Path folder, String key) throws SQLException {
+        try {
+            DriverManager.getConnection(fileUrl(folder), USER, key).close();
+            return; // has it already
+        } catch (SQLException e) {
+            if (e.getErrorCode() != ErrorCode.WRONG_USER_OR_PASSWORD) {
+                throw e;
+            }
+        }
+        try (Connection open = DriverManager.getConnection(fileUrl(folder), USER, "");
+                Statement statement = open.createStatement()) {
+            statement.execute("SET PASSWORD '" + key + "'"); // hexadecimal digits of ours
+        }
+    }
+
+    /** Has other processes connect to the databases in a folder; from this machine alone unless another address is given. */
+    static Server serve(Path folder, String address, int port) throws SQLException {
+        List<String> options = new ArrayList<>(List.of(
+                "-tcpPort",
+                String.valueOf(port),
+                "-baseDir",
+                folder.toAbsolutePath().toString()));
+        if (!address.equals(LOCAL)) {
+            options.add("-tcpAllowOthers");
+        }
+        return Server.createTcpServer(options.toArray(String[]::new)).start();
     }
 }

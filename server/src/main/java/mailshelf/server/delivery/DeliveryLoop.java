@@ -7,6 +7,7 @@ import java.util.concurrent.Semaphore;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.locks.ReentrantLock;
 import java.util.stream.Stream;
+import mailshelf.server.HouseSettings;
 import mailshelf.server.clock.BusinessClock;
 import mailshelf.store.Database;
 import mailshelf.store.subscription.SubscriptionStore;
@@ -23,6 +24,10 @@ import org.springframework.stereotype.Component;
 public class DeliveryLoop implements SmartLifecycle {
     private static final Logger LOG = LoggerFactory.getLogger(DeliveryLoop.class);
     private static final Duration LONGEST_SLEEP = Duration.ofSeconds(30);
+
+    /** Another server's work wakes nobody here. */
+    private static final Duration LONGEST_SLEEP_AMONG_SEVERAL = Duration.ofSeconds(2);
+
     private static final Duration AFTER_FAILURE = Duration.ofSeconds(5);
 
     /** What a mail server has in hand is given this long when the server ends; its fate is looked up at the next start. */
@@ -39,6 +44,7 @@ public class DeliveryLoop implements SmartLifecycle {
     private final Stopping stopping;
     private final Hindrance hindrance;
     private final BusinessClock clock;
+    private final Duration longestSleep;
     private final ReentrantLock working = new ReentrantLock();
     private final Semaphore wakes = new Semaphore(0);
     /** A round broke off: what this server holds in the tables is not what it has in hand. */
@@ -57,7 +63,8 @@ public class DeliveryLoop implements SmartLifecycle {
             LeaseKeeper lease,
             Stopping stopping,
             Hindrance hindrance,
-            BusinessClock clock) {
+            BusinessClock clock,
+            HouseSettings settings) {
         this.bookRun = bookRun;
         this.makeIssue = makeIssue;
         this.sendMails = sendMails;
@@ -69,6 +76,7 @@ public class DeliveryLoop implements SmartLifecycle {
         this.stopping = stopping;
         this.hindrance = hindrance;
         this.clock = clock;
+        this.longestSleep = settings.database().isPresent() ? LONGEST_SLEEP_AMONG_SEVERAL : LONGEST_SLEEP;
     }
 
     /** There may be something to do; remembered when the loop is busy. */
@@ -134,12 +142,12 @@ public class DeliveryLoop implements SmartLifecycle {
             return Hindrance.PAUSE;
         }
         Duration until =
-                nextDue().map(due -> Duration.between(clock.instant(), due)).orElse(LONGEST_SLEEP);
+                nextDue().map(due -> Duration.between(clock.instant(), due)).orElse(longestSleep);
         if (until.isNegative() || until.isZero()) {
             // due, but leased or just fallen due: look again soon without spinning
             return Duration.ofMillis(200);
         }
-        return until.compareTo(LONGEST_SLEEP) > 0 ? LONGEST_SLEEP : until;
+        return until.compareTo(longestSleep) > 0 ? longestSleep : until;
     }
 
     private void pause(Duration sleep) {

@@ -82,7 +82,16 @@ class MailServerTest {
 
     private Answer send(MailTls tls, int port) {
         HouseSettings settings = new HouseSettings(
-                folder, 1, "http://localhost", "shelf@x.example", "localhost", port, tls, false, Optional.empty());
+                folder,
+                Optional.empty(),
+                1,
+                "http://localhost",
+                "shelf@x.example",
+                "localhost",
+                port,
+                tls,
+                false,
+                Optional.empty());
         return new MailServer(settings).send(List.of(MAIL), IDA);
     }
 
