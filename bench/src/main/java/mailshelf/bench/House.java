@@ -93,7 +93,7 @@ final class House implements AutoCloseable {
     /** @param javaOptions such as "-Xmx512m" */
     void start(String javaOptions) {
         launch(
-                Map.of("JAVA_TOOL_OPTIONS", javaOptions),
+                Map.of("MAILSHELF_JAVA_OPTIONS", javaOptions),
                 "serve",
                 "--data",
                 data.toString(),
