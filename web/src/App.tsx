@@ -11,6 +11,7 @@ import { LibraryPage } from "./library/LibraryPage";
 import { MailRoomPage } from "./mailroom/MailRoomPage";
 import { ReaderPage } from "./reader/ReaderPage";
 import { ShelfPage } from "./shelf/ShelfPage";
+import { AccountPage } from "./signin/AccountPage";
 import { InvitationPage } from "./signin/InvitationPage";
 import { SignInPage } from "./signin/SignInPage";
 import { SubscriptionPage } from "./subscriptions/SubscriptionPage";
@@ -38,6 +39,7 @@ export function App() {
               <Route path="/runs/:id" element={<RunPage />} />
               {me.administrator && <Route path="/house/:part?" element={<HousePage />} />}
               {demo && <Route path="/mail-room/:address?" element={<MailRoomPage />} />}
+              <Route path="/account" element={<AccountPage />} />
               <Route path="*" element={<NotHere />} />
             </Route>
           ) : (

@@ -43,13 +43,27 @@ function Row({ person, groups }: { person: Person; groups: Api["GroupView"][] })
       body: { name, zone, administrator, active, ...wish },
     });
   });
+  const say = useNotice();
+  const signOut = useChange(() => call<Api["Ended"]>(`people/${person.id}/sessions`, { method: "DELETE" }));
   const names = groups.filter((group) => person.groups.includes(group.id)).map((group) => group.name);
   return (
     <tr className="border-base-300 border-t align-top">
       <td className="py-2 pr-6">
         {person.name}
         <span className="text-quiet block text-xs">{person.address}</span>
-        <Fault error={change.error} />
+        <button
+          type="button"
+          className="choose text-xs"
+          aria-label={words.people.signOutOf(person.name)}
+          onClick={() =>
+            signOut.mutate(undefined, {
+              onSuccess: ({ ended }) => say({ text: words.people.signedOut(person.name, ended) }),
+            })
+          }
+        >
+          {words.people.signOut}
+        </button>
+        <Fault error={change.error ?? signOut.error} />
       </td>
       <td className="py-2 pr-6">{names.join(", ")}</td>
       <td className="text-quiet py-2 pr-6">{person.zone}</td>

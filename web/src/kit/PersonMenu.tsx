@@ -1,5 +1,5 @@
 import { useState } from "react";
-import { useNavigate } from "react-router";
+import { Link, useNavigate } from "react-router";
 import { call, type Api } from "../api/client";
 import { useChange } from "../api/use";
 import { words } from "../words";
@@ -30,6 +30,11 @@ export function PersonMenu({ me }: { me: Api["Me"] }) {
               setLight(chosen);
             }}
           />
+        </p>
+        <p>
+          <Link to="/account" className="choose">
+            {words.account.title}
+          </Link>
         </p>
         <button
           type="button"

@@ -3,6 +3,25 @@ const counted = (many: number, one: string, more: string) => `${many} ${many ===
 
 /** English. */
 export const en = {
+  account: {
+    change: "Change password",
+    changed: (ended: number) =>
+      ended === 0
+        ? "The password is changed."
+        : `The password is changed, and ${counted(ended, "other session is", "other sessions are")} ended.`,
+    current: "Current password",
+    end: "sign out there",
+    endOf: (from: string, begun: string) => `Sign out the session from ${from}, begun ${begun}`,
+    heads: ["From", "Signed in", "Last used", ""],
+    password: "Password",
+    passwordLine: "A new one ends your sessions everywhere else.",
+    sessions: "Where you are signed in",
+    sessionsLine: "A session that is not used for twelve hours ends by itself.",
+    thisOne: "this one",
+    title: "Your account",
+    wanted: "New password, at least 10 characters",
+  },
+
   administrator: "administrator",
   close: "close",
   find: "Find a report",
@@ -293,6 +312,12 @@ export const en = {
     isActive: (name: string) => `${name} may sign in`,
     mayMind: (name: string) => `${name} minds the house`,
     name: "Name",
+    signedOut: (name: string, many: number) =>
+      many === 0
+        ? `${name} was not signed in anywhere else.`
+        : `${name} is signed out: ${counted(many, "session is", "sessions are")} ended.`,
+    signOut: "sign out everywhere",
+    signOutOf: (name: string) => `Sign ${name} out everywhere`,
   },
 
   period: {

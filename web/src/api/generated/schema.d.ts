@@ -116,6 +116,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/account/password": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["change"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/subscriptions": {
         parameters: {
             query?: never;
@@ -788,6 +804,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/account/sessions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["sessions"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/subscriptions/{id}/recipients/{person}": {
         parameters: {
             query?: never;
@@ -799,6 +831,38 @@ export interface paths {
         put?: never;
         post?: never;
         delete: operations["takeOff"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/people/{id}/sessions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["signOut"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/account/sessions/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["end_1"];
         options?: never;
         head?: never;
         patch?: never;
@@ -938,6 +1002,10 @@ export interface components {
             pausing: components["schemas"]["Pausing"][];
             dropping: components["schemas"]["Dropping"][];
             losing: components["schemas"]["Losing"][];
+        };
+        Ended: {
+            /** Format: int32 */
+            ended: number;
         };
         Entry: {
             /** Format: int64 */
@@ -1238,6 +1306,10 @@ export interface components {
                 [key: string]: components["schemas"]["ChartSvg"];
             };
         };
+        PasswordChange: {
+            current: string;
+            wanted: string;
+        };
         Pause: {
             because: string;
         };
@@ -1371,6 +1443,17 @@ export interface components {
             name: string;
             values: number[];
             written: string[];
+        };
+        SessionLine: {
+            /** Format: int64 */
+            id: number;
+            /** Format: date-time */
+            begunAt: string;
+            /** Format: date-time */
+            seenAt: string;
+            from: string;
+            agent: string;
+            current: boolean;
         };
         SessionView: {
             me: components["schemas"]["Me"] | null;
@@ -1686,6 +1769,30 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["GrantCell"];
+                };
+            };
+        };
+    };
+    change: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PasswordChange"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Ended"];
                 };
             };
         };
@@ -2778,6 +2885,26 @@ export interface operations {
             };
         };
     };
+    sessions: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["SessionLine"][];
+                };
+            };
+        };
+    };
     takeOff: {
         parameters: {
             query?: never;
@@ -2785,6 +2912,48 @@ export interface operations {
             path: {
                 id: string;
                 person: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    signOut: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Ended"];
+                };
+            };
+        };
+    };
+    end_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
             };
             cookie?: never;
         };

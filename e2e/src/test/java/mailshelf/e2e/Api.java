@@ -3,11 +3,13 @@ package mailshelf.e2e;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.net.CookieManager;
+import java.net.HttpCookie;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.util.Map;
+import java.util.Optional;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.ObjectMapper;
 
@@ -56,6 +58,14 @@ final class Api {
 
     JsonNode get(String path) {
         return json(answer("GET", path, null, Map.of()));
+    }
+
+    /** The value of a cookie that the server has set. */
+    Optional<String> cookie(String name) {
+        return cookies.getCookieStore().getCookies().stream()
+                .filter(cookie -> cookie.getName().equals(name))
+                .map(HttpCookie::getValue)
+                .findFirst();
     }
 
     /** The status alone, for what may be refused. */
@@ -155,10 +165,6 @@ final class Api {
     }
 
     private String token() {
-        return cookies.getCookieStore().getCookies().stream()
-                .filter(cookie -> cookie.getName().equals("XSRF-TOKEN"))
-                .map(cookie -> cookie.getValue())
-                .findFirst()
-                .orElse("-");
+        return cookie("XSRF-TOKEN").orElse("");
     }
 }

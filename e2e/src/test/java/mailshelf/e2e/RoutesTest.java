@@ -22,6 +22,9 @@ class RoutesTest {
      * see the folder and is on no list, to an administrator. A dash is not tried, as it would change what others ask.
      */
     private static final String TABLE = """
+            PUT /account/password | account/password | 401 422 422 422
+            GET /account/sessions | account/sessions | 401 200 200 200
+            DELETE /account/sessions/{id} | account/sessions/0 | 401 404 404 404
             GET /audit | audit | 401 403 403 200
             GET /audit.csv | audit.csv | 401 403 403 200
             GET /clock | clock | 401 200 200 200
@@ -57,6 +60,7 @@ class RoutesTest {
             GET /people | people | 401 403 403 200
             POST /people | people | 401 403 403 -
             PUT /people/{id} | people/2 | 401 403 403 -
+            DELETE /people/{id}/sessions | people/2/sessions | 401 403 403 200
             POST /reports | reports | 401 403 403 -
             GET /reports/{id} | reports/1 | 401 404 200 200
             GET /reports/{id}/candidates | reports/1/candidates | 401 404 200 200
@@ -96,10 +100,15 @@ class RoutesTest {
             "POST /subscriptions", Map.of("terms", Wishes.terms(), "start", false),
             "PUT /subscriptions/{id}", Wishes.terms(),
             "POST /demo/sign-in", Map.of("person", 999_999),
+            "PUT /account/password", Map.of("current", "not it", "wanted", "a ferry leaves at nine"),
             "POST /session", Map.of("address", "x@y.example", "password", "none"),
             "POST /invitations/{token}", Map.of("password", "a ferry leaves at nine"));
 
     private static List<Api> askers;
+
+    /** An administrator who was made inactive while he was signed in: nobody, at every route. */
+    private static Api deactivated;
+
     private static Map<String, String> ids;
 
     record Row(String route, String path, List<String> answers) {
@@ -125,6 +134,24 @@ class RoutesTest {
                 "name", "Nora", "address", "nora@brinewater.example", "zone", "Europe/Oslo", "administrator", false);
         administrator.post("people", nora);
         askers = List.of(Api.stranger(DEMO.server()), DEMO.as("Nora"), DEMO.as("Anders Moe"), administrator);
+        long gone = administrator
+                .post(
+                        "people",
+                        Map.of(
+                                "name",
+                                "Geir Gone",
+                                "address",
+                                "gone@brinewater.example",
+                                "zone",
+                                "Europe/Oslo",
+                                "administrator",
+                                true))
+                .get("id")
+                .asLong();
+        deactivated = DEMO.as("Geir Gone");
+        administrator.put(
+                "people/" + gone,
+                Map.of("name", "Geir Gone", "zone", "Europe/Oslo", "administrator", true, "active", false));
         JsonNode subscription = administrator.get("subscriptions/1");
         String issue = subscription.get("line").get("spines").get(0).get("id").asString();
         ids = Map.of(
@@ -154,6 +181,13 @@ class RoutesTest {
         String path = row.path();
         for (Map.Entry<String, String> id : ids.entrySet()) {
             path = path.replace(id.getKey(), id.getValue());
+        }
+        if (!row.route().endsWith("/session")) {
+            assertThat(deactivated
+                            .answer(method, path, body, Map.of("If-Match", "1"))
+                            .statusCode())
+                    .as("deactivated: %s", row)
+                    .hasToString(row.answers().get(0));
         }
         for (int i = 0; i < askers.size(); i++) {
             if (!row.answers().get(i).equals("-")) {

@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.net.InetAddress;
 import java.net.ServerSocket;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -73,6 +74,20 @@ public final class RunningServer implements AutoCloseable {
         arguments.addAll(List.of("--data", data.toString(), "--port", String.valueOf(port)));
         arguments.addAll(List.of(options));
         process = launch(log(), arguments.toArray(String[]::new));
+    }
+
+    /** What it has written to its output since its last start. */
+    String said() {
+        return read(log());
+    }
+
+    /** A file of its data, byte by byte, while it does not run. */
+    String read(String file) {
+        try {
+            return Files.readString(data.resolve(file), StandardCharsets.ISO_8859_1);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
     }
 
     private Path log() {

@@ -4,8 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Path;
 import java.util.Map;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
 
 /** Two servers on one database in server mode and one archive; another demo's stand-in is their mail server. */
@@ -13,7 +11,6 @@ class TwoServersTest {
     private static final int CREW = 60;
     private static final String ADDRESS = "olga.vik@brinewater.example";
     private static final String PASSWORD = "a ferry leaves at nine";
-    private static final Pattern INVITATION = Pattern.compile("/invitations/(\\S+)");
 
     @Test
     void one_is_killed_in_a_run_and_the_other_finishes_it_without_doubling() throws Exception {
@@ -54,15 +51,7 @@ class TwoServersTest {
             sunniva.post(
                     "people",
                     Map.of("name", "Olga Vik", "address", ADDRESS, "zone", "Europe/Oslo", "administrator", true));
-            String inbox = "mail-room/" + ADDRESS;
-            Wait.until(
-                    "she is invited",
-                    () -> sunniva.status(inbox) == 200 && !sunniva.get(inbox).isEmpty());
-            String mail = sunniva.get(inbox).get(0).get("id").asString();
-            Matcher link = INVITATION.matcher(
-                    sunniva.get(inbox + "/mails/" + mail).get("text").asString());
-            assertThat(link.find()).isTrue();
-            Api.stranger(demo).post("invitations/" + link.group(1), Map.of("password", PASSWORD));
+            Invitations.accept(demo, ADDRESS, PASSWORD);
             return crew;
         }
     }

@@ -18,6 +18,7 @@ import mailshelf.store.people.FolderStore;
 import mailshelf.store.people.InvitationStore;
 import mailshelf.store.people.NoticeStore;
 import mailshelf.store.people.PersonStore;
+import mailshelf.store.people.SessionStore;
 import mailshelf.store.shelf.IssueStore;
 import mailshelf.store.subscription.SubscriptionStore;
 import org.springframework.context.annotation.Bean;
@@ -76,6 +77,11 @@ class Wiring {
     @Bean
     InvitationStore invitationStore() {
         return new InvitationStore();
+    }
+
+    @Bean
+    SessionStore sessionStore() {
+        return new SessionStore();
     }
 
     @Bean

@@ -6,6 +6,7 @@ public enum Act {
     SIGN_IN_REFUSED,
     SIGNED_OUT,
     PASSWORD_SET,
+    SESSIONS_ENDED,
     PERSON_ADDED,
     PERSON_CHANGED,
     GROUP_ADDED,

@@ -3,19 +3,21 @@ package mailshelf.server.people;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.InstantSource;
+import java.util.Optional;
 import mailshelf.core.Problem;
 import mailshelf.core.audit.Act;
 import mailshelf.core.audit.Thing;
 import mailshelf.core.rights.Person;
 import mailshelf.core.rights.PersonId;
 import mailshelf.server.audit.AuditTrail;
+import mailshelf.server.signin.Passwords;
 import mailshelf.server.signin.SignIn;
 import mailshelf.store.Database;
 import mailshelf.store.Tx;
 import mailshelf.store.people.InvitationStore;
 import mailshelf.store.people.PersonStore;
+import mailshelf.store.people.SessionStore;
 import org.springframework.http.HttpStatus;
-import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -28,14 +30,11 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api/v1/invitations")
 class InvitationController {
-    private static final int SHORTEST = 10;
-    /** BCrypt looks at 72 bytes and no further. */
-    private static final int LONGEST = 72;
-
     private final Database database;
     private final InvitationStore invitations;
     private final PersonStore people;
-    private final PasswordEncoder passwords;
+    private final SessionStore sessions;
+    private final Passwords passwords;
     private final SignIn signIn;
     private final InstantSource machineClock;
     private final AuditTrail audit;
@@ -48,13 +47,15 @@ class InvitationController {
             Database database,
             InvitationStore invitations,
             PersonStore people,
-            PasswordEncoder passwords,
+            SessionStore sessions,
+            Passwords passwords,
             SignIn signIn,
             InstantSource machineClock,
             AuditTrail audit) {
         this.database = database;
         this.invitations = invitations;
         this.people = people;
+        this.sessions = sessions;
         this.passwords = passwords;
         this.signIn = signIn;
         this.machineClock = machineClock;
@@ -74,14 +75,11 @@ class InvitationController {
             @RequestBody NewPassword wish,
             HttpServletRequest request,
             HttpServletResponse response) {
-        int bytes = wish.password().getBytes(java.nio.charset.StandardCharsets.UTF_8).length;
-        if (bytes < SHORTEST || bytes > LONGEST) {
-            throw Problem.invalid("invitation.password", SHORTEST, LONGEST);
-        }
-        String hash = passwords.encode(wish.password());
+        String hash = passwords.hash(wish.password());
         Person person = database.inTransaction(tx -> {
             Person invited = invited(tx, token);
             people.setPasswordHash(tx, invited.id(), hash);
+            sessions.endOthers(tx, invited.id(), Optional.empty());
             invitations.remove(tx, invited.id());
             audit.keep(tx, invited, Act.PASSWORD_SET, Thing.of(Thing.Kind.PERSON, invited.id(), invited.name()));
             return invited;

@@ -20,6 +20,7 @@ import mailshelf.server.rights.Gate;
 import mailshelf.store.Database;
 import mailshelf.store.Tx;
 import mailshelf.store.people.PersonStore;
+import mailshelf.store.people.SessionStore;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -42,6 +43,7 @@ class PeopleController {
     private final Gate gate;
     private final Database database;
     private final PersonStore people;
+    private final SessionStore sessions;
     private final Invite invite;
     private final AuditTrail audit;
 
@@ -64,10 +66,12 @@ class PeopleController {
 
     record Members(List<PersonId> people) {}
 
-    PeopleController(Gate gate, Database database, PersonStore people, Invite invite, AuditTrail audit) {
+    PeopleController(
+            Gate gate, Database database, PersonStore people, SessionStore sessions, Invite invite, AuditTrail audit) {
         this.gate = gate;
         this.database = database;
         this.people = people;
+        this.sessions = sessions;
         this.invite = invite;
         this.audit = audit;
     }
@@ -142,6 +146,9 @@ class PeopleController {
                             change.administrator(),
                             change.active()));
             Person after = people.find(tx, id).orElseThrow();
+            if (!after.active()) {
+                sessions.endOthers(tx, id, Optional.empty());
+            }
             audit.keep(tx, who, Act.PERSON_CHANGED, thing(after), said(before), said(after));
             return view(tx, after);
         });

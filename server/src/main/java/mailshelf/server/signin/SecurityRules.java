@@ -10,13 +10,10 @@ import org.springframework.context.annotation.Configuration;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
+import org.springframework.security.config.http.SessionCreationPolicy;
 import org.springframework.security.core.userdetails.UserDetailsService;
 import org.springframework.security.core.userdetails.UsernameNotFoundException;
-import org.springframework.security.crypto.bcrypt.BCryptPasswordEncoder;
-import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.security.web.SecurityFilterChain;
-import org.springframework.security.web.context.HttpSessionSecurityContextRepository;
-import org.springframework.security.web.context.SecurityContextRepository;
 import org.springframework.security.web.firewall.RequestRejectedHandler;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -34,7 +31,7 @@ class SecurityRules {
     }
 
     @Bean
-    SecurityFilterChain filters(HttpSecurity http) throws Exception {
+    SecurityFilterChain filters(HttpSecurity http, Sessions sessions) throws Exception {
         return http.authorizeHttpRequests(routes -> routes.requestMatchers(
                                 "/api/v1/session", "/api/v1/invitations/**", "/api/v1/demo/**", "/api/docs/**")
                         .permitAll()
@@ -47,6 +44,8 @@ class SecurityRules {
                         .anyRequest()
                         .permitAll())
                 .csrf(csrf -> csrf.spa().ignoringRequestMatchers("/leave/*"))
+                .securityContext(context -> context.securityContextRepository(sessions))
+                .sessionManagement(none -> none.sessionCreationPolicy(SessionCreationPolicy.STATELESS))
                 .requestCache(cache -> cache.disable())
                 .headers(headers -> headers.contentSecurityPolicy(policy -> policy.policyDirectives(POLICY))
                         .frameOptions(frames -> frames.sameOrigin())
@@ -71,16 +70,6 @@ class SecurityRules {
         response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
         Problem problem = Problem.invalid(code);
         response.getOutputStream().write(json.writeValueAsBytes(ProblemAnswers.document(status, problem, locale)));
-    }
-
-    @Bean
-    PasswordEncoder passwords() {
-        return new BCryptPasswordEncoder(12);
-    }
-
-    @Bean
-    SecurityContextRepository contexts() {
-        return new HttpSessionSecurityContextRepository();
     }
 
     /** Keeps Spring from making an account of its own; sign-in does not ask it. */

@@ -2,7 +2,6 @@ package mailshelf.server.signin;
 
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
-import jakarta.servlet.http.HttpSession;
 import java.time.Instant;
 import java.time.InstantSource;
 import java.util.Optional;
@@ -15,7 +14,6 @@ import mailshelf.server.audit.AuditTrail;
 import mailshelf.server.clock.BusinessClock;
 import mailshelf.store.Database;
 import org.springframework.http.HttpStatus;
-import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.security.web.csrf.CsrfToken;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -31,6 +29,7 @@ import org.springframework.web.bind.annotation.RestController;
 class SessionController {
     private final SignIn signIn;
     private final SignedIn signedIn;
+    private final Sessions sessions;
     private final HouseSettings settings;
     private final InstantSource clock;
     private final Database database;
@@ -46,12 +45,14 @@ class SessionController {
     SessionController(
             SignIn signIn,
             SignedIn signedIn,
+            Sessions sessions,
             HouseSettings settings,
             BusinessClock clock,
             Database database,
             AuditTrail audit) {
         this.signIn = signIn;
         this.signedIn = signedIn;
+        this.sessions = sessions;
         this.settings = settings;
         this.clock = clock;
         this.database = database;
@@ -78,14 +79,10 @@ class SessionController {
 
     @DeleteMapping
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void delete(HttpServletRequest request) {
+    void delete(HttpServletRequest request, HttpServletResponse response) {
         signedIn.current()
                 .ifPresent(who -> database.doInTransaction(
                         tx -> audit.keep(tx, who, Act.SIGNED_OUT, Thing.of(Thing.Kind.PERSON, who.id(), who.name()))));
-        HttpSession session = request.getSession(false);
-        if (session != null) {
-            session.invalidate();
-        }
-        SecurityContextHolder.clearContext();
+        sessions.end(request, response);
     }
 }

@@ -2,7 +2,6 @@ package mailshelf.server.signin;
 
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
-import java.time.Duration;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -15,11 +14,6 @@ import mailshelf.server.audit.AuditTrail;
 import mailshelf.store.Database;
 import mailshelf.store.Tx;
 import mailshelf.store.people.PersonStore;
-import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
-import org.springframework.security.core.context.SecurityContext;
-import org.springframework.security.core.context.SecurityContextHolder;
-import org.springframework.security.crypto.password.PasswordEncoder;
-import org.springframework.security.web.context.SecurityContextRepository;
 import org.springframework.stereotype.Component;
 import org.springframework.util.function.SingletonSupplier;
 
@@ -28,9 +22,9 @@ import org.springframework.util.function.SingletonSupplier;
 public class SignIn {
     private final Database database;
     private final PersonStore people;
-    private final PasswordEncoder passwords;
+    private final Passwords passwords;
     private final Throttle throttle;
-    private final SecurityContextRepository contexts;
+    private final Sessions sessions;
     /** Made when it is first needed: making it takes as long as it is meant to. */
     private final Supplier<String> nobodysHash;
 
@@ -39,16 +33,16 @@ public class SignIn {
     SignIn(
             Database database,
             PersonStore people,
-            PasswordEncoder passwords,
+            Passwords passwords,
             Throttle throttle,
-            SecurityContextRepository contexts,
+            Sessions sessions,
             AuditTrail audit) {
         this.database = database;
         this.people = people;
         this.passwords = passwords;
         this.throttle = throttle;
-        this.contexts = contexts;
-        this.nobodysHash = SingletonSupplier.of(() -> passwords.encode("nobody"));
+        this.sessions = sessions;
+        this.nobodysHash = SingletonSupplier.of(() -> passwords.hash("somebody else"));
         this.audit = audit;
     }
 
@@ -56,12 +50,7 @@ public class SignIn {
     void withPassword(String address, String password, HttpServletRequest request, HttpServletResponse response) {
         List<String> keys =
                 List.of("account " + address.strip().toLowerCase(Locale.ROOT), "from " + request.getRemoteAddr());
-        for (String key : keys) {
-            Duration wait = throttle.wait(key);
-            if (!wait.isZero()) {
-                throw new Problem(Problem.Kind.TOO_MANY, "signin.throttled", wait.toSeconds() + 1);
-            }
-        }
+        keys.forEach(throttle::requireNoWait);
         Optional<Person> person = database.inTransaction(tx -> people.byAddress(tx, address));
         String hash = person.flatMap(p -> database.inTransaction(tx -> people.passwordHash(tx, p.id())))
                 .orElseGet(nobodysHash);
@@ -83,14 +72,9 @@ public class SignIn {
         audit.keepOfNobody(tx, thing.name(), Act.SIGN_IN_REFUSED, thing, "", "");
     }
 
-    /** Begins a session under a new id (against session fixation). */
+    /** Begins a session of its own (against session fixation). */
     public void start(Person person, HttpServletRequest request, HttpServletResponse response) {
-        request.getSession(true);
-        request.changeSessionId();
-        SecurityContext context = SecurityContextHolder.createEmptyContext();
-        context.setAuthentication(UsernamePasswordAuthenticationToken.authenticated(person.id(), null, List.of()));
-        SecurityContextHolder.setContext(context);
-        contexts.saveContext(context, request, response);
+        sessions.begin(person, request, response);
         database.doInTransaction(
                 tx -> audit.keep(tx, person, Act.SIGNED_IN, Thing.of(Thing.Kind.PERSON, person.id(), person.name())));
     }

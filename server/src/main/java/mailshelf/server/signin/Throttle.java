@@ -5,6 +5,7 @@ import java.time.Instant;
 import java.time.InstantSource;
 import java.util.LinkedHashMap;
 import java.util.Map;
+import mailshelf.core.Problem;
 import org.springframework.stereotype.Component;
 
 /**
@@ -31,14 +32,14 @@ class Throttle {
         this.machineClock = machineClock;
     }
 
-    /** How long this account or network address must wait; zero if it need not. */
-    synchronized Duration wait(String key) {
+    /** @throws Problem {@code signin.throttled} while this account or network address must wait */
+    synchronized void requireNoWait(String key) {
         Failures known = failures.get(key);
-        if (known == null) {
-            return Duration.ZERO;
+        Instant now = machineClock.instant();
+        if (known != null && known.blockedUntil().isAfter(now)) {
+            long seconds = Duration.between(now, known.blockedUntil()).toSeconds() + 1;
+            throw new Problem(Problem.Kind.TOO_MANY, "signin.throttled", seconds);
         }
-        Duration left = Duration.between(machineClock.instant(), known.blockedUntil());
-        return left.isNegative() ? Duration.ZERO : left;
     }
 
     synchronized void failed(String key) {

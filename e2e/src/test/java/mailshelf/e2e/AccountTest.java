@@ -1,0 +1,128 @@
+package mailshelf.e2e;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.Map;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.RegisterExtension;
+import tools.jackson.databind.JsonNode;
+
+/** Sessions and passwords: where one is signed in is known, and ends when it should. */
+class AccountTest {
+    @RegisterExtension
+    static final RunningDemo DEMO = new RunningDemo("account");
+
+    private static final String ADDRESS = "vera.lind@brinewater.example";
+    private static final String PASSWORD = "a ferry leaves at nine";
+
+    private static long vera;
+
+    @BeforeAll
+    static void vera_has_a_password() {
+        Api administrator = DEMO.as("Sunniva Rein");
+        vera = administrator
+                .post(
+                        "people",
+                        Map.of("name", "Vera Lind", "address", ADDRESS, "zone", "Europe/Oslo", "administrator", false))
+                .get("id")
+                .asLong();
+        Invitations.accept(DEMO.server(), ADDRESS, PASSWORD);
+    }
+
+    @Test
+    void a_new_password_ends_the_sessions_everywhere_else_and_is_the_only_one_that_counts() {
+        Api desk = signedIn(PASSWORD);
+        Api phone = signedIn(PASSWORD);
+        assertThat(desk.get("account/sessions").size()).isGreaterThanOrEqualTo(2);
+
+        Api.Refusal wrong = desk.refused("PUT", "account/password", change("a guess or two", "the tide turns twice"));
+        assertThat(wrong.status()).isEqualTo(422);
+        assertThat(wrong.code()).isEqualTo("account.wrong-password");
+        assertThat(phone.status("account/sessions")).isEqualTo(200);
+
+        desk.put("account/password", change(PASSWORD, "the tide turns twice"));
+        assertThat(desk.status("account/sessions")).isEqualTo(200);
+        assertThat(phone.status("account/sessions")).isEqualTo(401);
+        Map<String, String> old = Map.of("address", ADDRESS, "password", PASSWORD);
+        assertThat(Api.stranger(DEMO.server()).refused("POST", "session", old).status())
+                .isEqualTo(401);
+
+        desk.put("account/password", change("the tide turns twice", PASSWORD));
+    }
+
+    @Test
+    void one_session_is_ended_from_another_and_nobody_elses_can_be() {
+        Api desk = signedIn(PASSWORD);
+        Api phone = signedIn(PASSWORD);
+        long phones = phone.get("account/sessions")
+                .valueStream()
+                .filter(session -> session.get("current").asBoolean())
+                .findFirst()
+                .map(session -> session.get("id").asLong())
+                .orElseThrow();
+
+        assertThat(DEMO.as("Ida Solvang")
+                        .refused("DELETE", "account/sessions/" + phones, null)
+                        .status())
+                .isEqualTo(404);
+        assertThat(phone.status("account/sessions")).isEqualTo(200);
+
+        desk.delete("account/sessions/" + phones);
+        assertThat(phone.status("account/sessions")).isEqualTo(401);
+        assertThat(desk.get("account/sessions")
+                        .valueStream()
+                        .map(session -> session.get("id").asLong()))
+                .doesNotContain(phones);
+    }
+
+    @Test
+    void an_administrator_signs_somebody_out_everywhere_and_the_audit_trail_tells() {
+        Api desk = signedIn(PASSWORD);
+        Api administrator = DEMO.as("Sunniva Rein");
+
+        JsonNode ended = administrator.send("DELETE", "people/" + vera + "/sessions", null, Map.of());
+
+        assertThat(ended.get("ended").asInt()).isPositive();
+        assertThat(desk.status("account/sessions")).isEqualTo(401);
+        JsonNode newest = administrator.get("audit").get("lines").get(0);
+        assertThat(newest.toString()).contains("Sunniva Rein", "ended sessions of", "Vera Lind");
+    }
+
+    @Test
+    void a_session_outlives_a_restart_of_the_server() {
+        Api desk = signedIn(PASSWORD);
+
+        DEMO.server().stop();
+        DEMO.server().start();
+
+        assertThat(desk.get("session").get("me").get("name").asString()).isEqualTo("Vera Lind");
+    }
+
+    @Test
+    void no_secret_stands_in_what_the_server_says_or_keeps_in_clear() {
+        signedIn(PASSWORD);
+        Api.stranger(DEMO.server())
+                .refused("POST", "session", Map.of("address", ADDRESS, "password", "typed in the wrong place"));
+        String token = signedIn(PASSWORD).cookie("MAILSHELF").orElseThrow();
+
+        DEMO.server().stop();
+        String said = DEMO.server().said();
+        String kept = DEMO.server().read("mailshelf.mv.db");
+        DEMO.server().start();
+
+        for (String secret : new String[] {PASSWORD, "typed in the wrong place", token}) {
+            assertThat(said).doesNotContain(secret);
+            assertThat(kept).doesNotContain(secret);
+        }
+        assertThat(kept).contains(ADDRESS); // what is not secret would be found
+    }
+
+    private static Map<String, String> change(String current, String wanted) {
+        return Map.of("current", current, "wanted", wanted);
+    }
+
+    private static Api signedIn(String password) {
+        return Api.withPassword(DEMO.server(), ADDRESS, password);
+    }
+}
