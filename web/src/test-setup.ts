@@ -1,4 +1,8 @@
 import "@testing-library/jest-dom/vitest";
+import { configure } from "@testing-library/react";
+
+// a machine may give a fraction of its speed; what is not there is told later, never wrongly
+configure({ asyncUtilTimeout: 20_000 });
 
 class NoResizing {
   observe() {}

@@ -8,7 +8,7 @@ import picocli.CommandLine.Command;
         name = "bench",
         description = "Measures Mail Shelf.",
         mixinStandardHelpOptions = true,
-        subcommands = {LargeSend.class, KillRounds.class})
+        subcommands = {CopyCost.class, PageEvaluation.class, LargeSend.class, KillRounds.class})
 public final class Bench {
     private Bench() {}
 

@@ -43,13 +43,11 @@ class DayLoads {
         if (loaded.isBefore(wanted)) {
             List<LocalDate> days =
                     loaded.plusDays(1).datesUntil(wanted.plusDays(1)).toList();
-            api().postCsv("/api/v1/data-sets/" + state.dataSet().orElseThrow() + "/loads?mode=APPEND", csv(days));
+            try (DemoApi api = DemoApi.as(settings.baseUrl(), state.loader())) {
+                api.postCsv("/api/v1/data-sets/" + state.dataSet().orElseThrow() + "/loads?mode=APPEND", csv(days));
+            }
             state.loaded(wanted);
         }
-    }
-
-    private DemoApi api() {
-        return DemoApi.as(settings.baseUrl(), state.loader());
     }
 
     /** Header and rows of some days. */

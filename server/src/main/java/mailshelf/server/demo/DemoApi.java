@@ -13,7 +13,7 @@ import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
 /** Calls this server's own HTTP API as one of the demo's people, as any other client would. */
-final class DemoApi {
+final class DemoApi implements AutoCloseable {
     private static final JsonMapper JSON = JsonMapper.builder().build();
 
     private final String baseUrl;
@@ -31,6 +31,12 @@ final class DemoApi {
         api.get("/api/v1/session");
         api.post("/api/v1/demo/sign-in", Map.of("person", person));
         return api;
+    }
+
+    /** Signs out. */
+    @Override
+    public void close() {
+        send(request("/api/v1/session").DELETE().build());
     }
 
     JsonNode get(String path) {

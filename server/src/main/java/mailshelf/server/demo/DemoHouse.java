@@ -86,11 +86,12 @@ class DemoHouse implements Opening {
         LocalDate past = today.minusWeeks(WEEKS_OF_ISSUES).minusDays(2);
         state.open(today);
         clock.moveTo(past.atTime(9, 0).atZone(DayLoads.ZONE).toInstant());
-        DemoApi administrator = DemoApi.as(settings.baseUrl(), administrator());
-        people(administrator);
-        reports(administrator, folders(administrator, groups(administrator)), past);
-        subscriptions();
-        passEightWeeks(administrator);
+        try (DemoApi administrator = DemoApi.as(settings.baseUrl(), administrator())) {
+            people(administrator);
+            reports(administrator, folders(administrator, groups(administrator)), past);
+            subscriptions();
+            passEightWeeks(administrator);
+        }
         state.ready();
     }
 
@@ -200,7 +201,15 @@ class DemoHouse implements Opening {
     }
 
     private void subscriptions() {
-        DemoApi marit = DemoApi.as(settings.baseUrl(), persons.get("Marit Lunde"));
+        try (DemoApi marit = DemoApi.as(settings.baseUrl(), persons.get("Marit Lunde"))) {
+            ofOperations(marit);
+        }
+        try (DemoApi ida = DemoApi.as(settings.baseUrl(), persons.get("Ida Solvang"))) {
+            ofRouteLead(ida);
+        }
+    }
+
+    private void ofOperations(DemoApi marit) {
         subscribe(
                 marit,
                 Map.of(
@@ -221,7 +230,9 @@ class DemoHouse implements Opening {
                         "recipients", ids("Anders Moe", "Kirsti Vale", "Marit Lunde"),
                         "output", Map.of("pdf", true, "picture", true),
                         "schedule", schedule("FREQ=WEEKLY;BYDAY=TU", "07:30")));
-        DemoApi ida = DemoApi.as(settings.baseUrl(), persons.get("Ida Solvang"));
+    }
+
+    private void ofRouteLead(DemoApi ida) {
         subscribe(
                 ida,
                 Map.of(
@@ -273,11 +284,12 @@ class DemoHouse implements Opening {
 
     /** People have read what came in the weeks before. */
     private void readAllButTheNewest(long person) {
-        DemoApi api = DemoApi.as(settings.baseUrl(), person);
-        for (JsonNode row : api.get("/api/v1/shelf?scope=PUT_FOR_ME").get("rows")) {
-            JsonNode spines = row.get("spines");
-            for (int i = 0; i < spines.size() - 1; i++) {
-                api.put("/api/v1/issues/" + spines.get(i).get("id").asLong() + "/read", Map.of("read", true));
+        try (DemoApi api = DemoApi.as(settings.baseUrl(), person)) {
+            for (JsonNode row : api.get("/api/v1/shelf?scope=PUT_FOR_ME").get("rows")) {
+                JsonNode spines = row.get("spines");
+                for (int i = 0; i < spines.size() - 1; i++) {
+                    api.put("/api/v1/issues/" + spines.get(i).get("id").asLong() + "/read", Map.of("read", true));
+                }
             }
         }
     }

@@ -1,0 +1,114 @@
+package mailshelf.bench;
+
+import java.time.DayOfWeek;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Optional;
+import java.util.Random;
+import java.util.concurrent.Callable;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
+import mailshelf.core.data.Column;
+import mailshelf.core.data.Table;
+import mailshelf.core.data.TableBuilder;
+import mailshelf.core.data.Viewer;
+import mailshelf.core.report.Definition;
+import mailshelf.core.report.DefinitionReader;
+import mailshelf.core.report.Evaluation;
+import mailshelf.core.report.PageModel;
+import mailshelf.core.rights.PersonId;
+import mailshelf.core.time.Window;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+
+/** A page of 12 blocks over many rows of 12 columns, on one thread. */
+@Command(name = "evaluation", description = "A page of 12 blocks over many rows of 12 columns.")
+final class PageEvaluation implements Callable<Integer> {
+    private static final LocalDate LAST = LocalDate.parse("2026-11-22");
+    private static final int DAYS = 730;
+
+    private static final List<Column> COLUMNS = Stream.concat(
+                    Stream.of(Column.date("date")),
+                    Stream.concat(
+                            Stream.of("route", "vessel", "class", "channel", "cancelled", "cause")
+                                    .map(Column::text),
+                            Stream.of("passengers", "cars", "amount", "delay", "fuel")
+                                    .map(name -> Column.number(name, 2))))
+            .toList();
+
+    private static final String REPORT = """
+            report: Tickets
+            about: What was sold, where and by whom.
+            data: tickets
+            measures:
+              sold: {title: Sold, count: rows}
+              lost: {title: Cancelled, count: rows, where: {cancelled: "cancelled 1"}}
+              amount: {title: Amount, sum: amount, decimals: 2}
+              share: {title: Share cancelled, ratio: [lost, sold], unit: "%", decimals: 1}
+              delay: {title: Mean delay, average: delay, decimals: 1}
+            pages:
+              - page: Overview
+                id: overview
+                blocks:
+                  - {figure: sold, trend: 12 weeks}
+                  - {figure: amount, trend: 12 weeks}
+                  - {figure: share, trend: 12 weeks}
+                  - {figure: delay, trend: 12 weeks}
+                  - {chart: bars, title: "By cause", measure: lost, over: 26 weeks, split: cause}
+                  - {chart: line, title: "Amount", measure: amount, over: 26 weeks}
+                  - {chart: bars, title: "By route", measure: sold, by: route}
+                  - {chart: bars, title: "By channel", measure: amount, by: channel}
+                  - {chart: line, title: "Delay", measure: delay, over: 26 weeks}
+                  - {table: route, title: By route, measures: [sold, lost, share, amount]}
+                  - {table: vessel, title: By vessel, measures: [sold, share, delay]}
+                  - {table: class, title: By class, measures: [sold, amount]}
+            """;
+
+    @Option(names = "--rows", defaultValue = "1000000")
+    int rows;
+
+    @Option(names = "--times", defaultValue = "50")
+    int times;
+
+    @Override
+    public Integer call() {
+        Table table = table();
+        Definition definition = DefinitionReader.read(REPORT, COLUMNS);
+        // a week, and all of it: the first can skip most rows by their date
+        for (int days : new int[] {7, DAYS}) {
+            Window window = new Window(LAST.minusDays(days - 1L), LAST);
+            Evaluation.Question question = new Evaluation.Question(
+                    "fixed",
+                    window,
+                    window.before(),
+                    DayOfWeek.MONDAY,
+                    List.of(),
+                    new Viewer(new PersonId(1), List.of()),
+                    new PageModel.Freshness(Optional.of(LAST), Instant.parse("2026-11-23T04:40:00Z"), 1));
+            double millis = Cpu.medianMillis(
+                    times,
+                    20,
+                    () -> Evaluation.page(definition, definition.pages().get(0), table, question));
+            System.out.printf("12 blocks over %,d rows, a period of %d days: %.0f ms of CPU%n", rows, days, millis);
+        }
+        return 0;
+    }
+
+    private Table table() {
+        TableBuilder builder = new TableBuilder(COLUMNS, "date");
+        Random random = new Random(1);
+        for (int row = 0; row < rows; row++) {
+            String day = LAST.minusDays(random.nextInt(DAYS)).toString();
+            builder.add(Stream.concat(
+                            Stream.of(day),
+                            Stream.concat(
+                                    COLUMNS.subList(1, 7).stream()
+                                            .map(column -> column.name() + " " + random.nextInt(8)),
+                                    IntStream.range(0, 5)
+                                            .mapToObj(i -> random.nextInt(100) + "." + random.nextInt(100))))
+                    .toList());
+        }
+        return builder.build();
+    }
+}
