@@ -4,6 +4,7 @@ import { useRead } from "../api/use";
 import { Field } from "../kit/Field";
 import { Heads } from "../kit/Heads";
 import { Loaded } from "../kit/Loaded";
+import { Pick } from "../kit/Pick";
 import { useWhen } from "../kit/when";
 import { words } from "../words";
 
@@ -38,21 +39,13 @@ export function AuditPart() {
           onChange={(e) => look({ words: e.target.value })}
           className="w-64"
         />
-        <label className="block">
-          <span className="head block">{words.audit.person}</span>
-          <select
-            className="choose bg-transparent py-1"
-            value={search.person}
-            onChange={(e) => look({ person: e.target.value })}
-          >
-            <option value="">{words.audit.anybody}</option>
-            {people.data?.map((person) => (
-              <option key={person.id} value={person.id}>
-                {person.name}
-              </option>
-            ))}
-          </select>
-        </label>
+        <Pick
+          label={words.audit.person}
+          none={words.audit.anybody}
+          all={people.data ?? []}
+          value={search.person}
+          pick={(person) => look({ person })}
+        />
         <Field
           label={words.audit.from}
           type="date"

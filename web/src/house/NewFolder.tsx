@@ -3,6 +3,7 @@ import { call, type Api } from "../api/client";
 import { useChange } from "../api/use";
 import { Fault } from "../kit/Fault";
 import { Field } from "../kit/Field";
+import { Pick } from "../kit/Pick";
 import { words } from "../words";
 
 /** Adds a folder; nobody may do anything in it until granted. */
@@ -28,17 +29,7 @@ export function NewFolder({ folders }: { folders: Api["FolderRow"][] }) {
         onChange={(event) => setName(event.target.value)}
         className="w-64"
       />
-      <label className="block w-48">
-        <span className="head">{words.house.within}</span>
-        <select className="fill" value={parent} onChange={(event) => setParent(event.target.value)}>
-          <option value="">{words.house.top}</option>
-          {folders.map((folder) => (
-            <option key={folder.id} value={folder.id}>
-              {folder.name}
-            </option>
-          ))}
-        </select>
-      </label>
+      <Pick label={words.house.within} none={words.house.top} all={folders} value={parent} pick={setParent} />
       <button type="submit" className="act-plain" disabled={add.isPending}>
         {words.house.addFolder}
       </button>

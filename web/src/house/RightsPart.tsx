@@ -5,6 +5,7 @@ import { Loaded } from "../kit/Loaded";
 import { words } from "../words";
 import { GrantSheet } from "./GrantSheet";
 import { NewFolder } from "./NewFolder";
+import { WhyMay } from "./WhyMay";
 import { reach, strongest, VERBS } from "./verbs";
 
 type Grid = Api["Grid"];
@@ -59,6 +60,7 @@ export function RightsPart() {
             </table>
           </div>
           <NewFolder folders={view.folders} />
+          <WhyMay folders={view.folders} />
           {open && (
             <GrantSheet
               key={`${open.folder.id}.${open.group.id}`}

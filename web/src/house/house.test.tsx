@@ -54,6 +54,11 @@ beforeEach(() => {
       dropping: [{ person: "Tor Egeland", subscriptions: ["Sandvoll", "Storms"] }],
       losing: [{ person: "Tor Egeland", issues: 8 }],
     },
+    "GET folders/1/people/3/why": {
+      verbs: ["SEE"],
+      sentence: "Ida Solvang may see reports in Traffic.",
+      chain: ["Ida Solvang is in Route leads, which may see reports in Traffic."],
+    },
     "GET audit?": { lines: [LINE], more: true },
     "GET audit?olderThan=71": { lines: [{ ...LINE, id: 70, thing: "Passengers" }], more: false },
     "GET audit?words=storm": { lines: [], more: false },
@@ -71,6 +76,17 @@ afterEach(() => vi.unstubAllGlobals());
 const sent = (path: string) => asked.find((one) => one.path === path && one.method !== "GET")?.body;
 
 describe("rights", () => {
+  it("are explained for a person and a folder, once both are chosen", async () => {
+    show(house, "/house/rights");
+
+    await screen.findByRole("option", { name: "Ida Solvang" });
+    await userEvent.selectOptions(screen.getByLabelText("Whom it is about"), "Ida Solvang");
+    expect(asked.some((one) => one.path.endsWith("/why"))).toBe(false);
+    await userEvent.selectOptions(screen.getByLabelText("In which folder"), "Traffic");
+
+    expect(await screen.findByText(/^Ida Solvang is in Route leads/)).toBeVisible();
+  });
+
   it("are a set, shown by its strongest word", () => {
     expect(strongest(["SUBSCRIBE_SELF", "SEE"])).toBe("SUBSCRIBE_SELF");
     expect(strongest([])).toBeNull();

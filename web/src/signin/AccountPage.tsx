@@ -44,8 +44,14 @@ function Sessions({ all }: { all: Api["SessionLine"][] }) {
                   {session.agent}
                 </span>
               </td>
-              <td className="py-2 pr-6 whitespace-nowrap">{moment(session.begunAt)}</td>
-              <td className="py-2 pr-6 whitespace-nowrap">{moment(session.seenAt)}</td>
+              <td className="py-2 pr-6 whitespace-nowrap">
+                <Head text={words.account.heads[1]} />
+                {moment(session.begunAt)}
+              </td>
+              <td className="py-2 pr-6 whitespace-nowrap">
+                <Head text={words.account.heads[2]} />
+                {moment(session.seenAt)}
+              </td>
               <td className="py-2">
                 {session.current ? (
                   words.account.thisOne
@@ -66,6 +72,15 @@ function Sessions({ all }: { all: Api["SessionLine"][] }) {
       </table>
       <Fault error={end.error} />
     </>
+  );
+}
+
+/** What a cell is, where a narrow screen has no heads. */
+function Head({ text }: { text?: string }) {
+  return (
+    <span aria-hidden className="text-quiet sm:hidden">
+      {text}:{" "}
+    </span>
   );
 }
 

@@ -22,7 +22,7 @@ describe("the account", () => {
     });
     show(page);
 
-    await userEvent.click(await screen.findByRole("button", { name: /^Sign out the session from 10.0.0.9/ }));
+    await userEvent.click(await screen.findByRole("button", { name: /^sign out there: 10.0.0.9/ }));
 
     await waitFor(() => expect(asked.some((one) => one.method === "DELETE")).toBe(true));
     expect(screen.getByText("this one")).toBeVisible();

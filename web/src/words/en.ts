@@ -11,7 +11,7 @@ export const en = {
         : `The password is changed, and ${counted(ended, "other session is", "other sessions are")} ended.`,
     current: "Current password",
     end: "sign out there",
-    endOf: (from: string, begun: string) => `Sign out the session from ${from}, begun ${begun}`,
+    endOf: (from: string, begun: string) => `sign out there: ${from}, signed in ${begun}`,
     heads: ["From", "Signed in", "Last used", ""],
     password: "Password",
     passwordLine: "A new one ends your sessions everywhere else.",
@@ -317,7 +317,7 @@ export const en = {
         ? `${name} was not signed in anywhere else.`
         : `${name} is signed out: ${counted(many, "session is", "sessions are")} ended.`,
     signOut: "sign out everywhere",
-    signOutOf: (name: string) => `Sign ${name} out everywhere`,
+    signOutOf: (name: string) => `sign out everywhere: ${name}`,
   },
 
   period: {
@@ -494,5 +494,13 @@ export const en = {
       SU: "Sunday",
     },
     zone: "Time zone",
+  },
+
+  why: {
+    choose: "choose",
+    folder: "In which folder",
+    line: "What somebody may do, and through which groups and folders it comes to that.",
+    person: "Whom it is about",
+    title: "Why may somebody see this?",
   },
 };

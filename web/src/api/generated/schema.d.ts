@@ -740,6 +740,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/folders/{folder}/people/{person}/why": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["why"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/demo/people": {
         parameters: {
             query?: never;
@@ -1564,6 +1580,11 @@ export interface components {
             /** Format: date-time */
             at: string;
             sentence: string;
+        };
+        Why: {
+            verbs: ("SEE" | "SUBSCRIBE_SELF" | "SUBSCRIBE_TEAMMATES")[];
+            sentence: string;
+            chain: string[];
         };
     };
     responses: never;
@@ -2790,6 +2811,29 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["Effect"];
+                };
+            };
+        };
+    };
+    why: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                folder: string;
+                person: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Why"];
                 };
             };
         };

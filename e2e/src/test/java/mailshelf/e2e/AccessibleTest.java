@@ -82,6 +82,7 @@ class AccessibleTest {
                 new View("people", "/house/people", nothing),
                 new View("groups", "/house/groups", nothing),
                 new View("audit trail", "/house/audit", nothing),
+                new View("account", "/account", nothing),
                 new View("no such thing", "/subscriptions/99999", nothing),
                 new View("no such address", "/nowhere", nothing));
     }

@@ -38,6 +38,7 @@ class RoutesTest {
             GET /demo/people | demo/people | 200 200 200 200
             POST /demo/sign-in | demo/sign-in | 404 - - -
             POST /folders | folders | 401 403 403 -
+            GET /folders/{folder}/people/{person}/why | folders/1/people/3/why | 401 403 403 200
             GET /grants | grants | 401 403 403 200
             PUT /grants/{folder}/{group} | grants/1/1 | 401 403 403 -
             GET /grants/{folder}/{group}/effect | grants/1/1/effect?own=false | 401 403 403 200

@@ -15,6 +15,7 @@ import mailshelf.core.rights.Grant;
 import mailshelf.core.rights.Group;
 import mailshelf.core.rights.GroupId;
 import mailshelf.core.rights.Person;
+import mailshelf.core.rights.PersonId;
 import mailshelf.core.rights.Rights;
 import mailshelf.core.rights.Subject;
 import mailshelf.core.rights.Verb;
@@ -45,6 +46,7 @@ class GrantController {
     private final PersonStore people;
     private final AuditTrail audit;
     private final GrantEffect effect;
+    private final WhyMay whyMay;
 
     record NewFolder(String name, Optional<FolderId> parent) {}
 
@@ -73,13 +75,15 @@ class GrantController {
             FolderStore folders,
             PersonStore people,
             AuditTrail audit,
-            GrantEffect effect) {
+            GrantEffect effect,
+            WhyMay whyMay) {
         this.gate = gate;
         this.database = database;
         this.folders = folders;
         this.people = people;
         this.audit = audit;
         this.effect = effect;
+        this.whyMay = whyMay;
     }
 
     @PostMapping("/folders")
@@ -145,6 +149,13 @@ class GrantController {
         gate.requireAdministrator(who);
         return effect.of(
                 who, tx -> put(tx, new Subject.OfGroup(group), folder, own ? Optional.of(verbs) : Optional.empty()));
+    }
+
+    /** What somebody may do in a folder, and why. */
+    @GetMapping("/folders/{folder}/people/{person}/why")
+    WhyMay.Why why(Person who, @PathVariable FolderId folder, @PathVariable PersonId person) {
+        gate.requireAdministrator(who);
+        return whyMay.of(who, person, folder);
     }
 
     /** "Route leads: see, subscribe self". */
