@@ -67,27 +67,18 @@ final class House implements AutoCloseable {
 
     private static List<Long> hire(Tx tx, int size) {
         PersonStore people = new PersonStore();
-        people.insert(
-                tx, person("Bench", ADMINISTRATOR, true), Optional.of(new BCryptPasswordEncoder(4).encode(PASSWORD)));
+        people.insert(tx, person("Bench", ADMINISTRATOR), Optional.of(new BCryptPasswordEncoder(4).encode(PASSWORD)));
         return LongStream.range(0, size)
-                .map(i -> people.insert(
-                                tx, person("Crew " + i, "crew" + i + "@brinewater.example", true), Optional.empty())
+                .map(i -> people.insert(tx, person("Crew " + i, "crew" + i + "@brinewater.example"), Optional.empty())
                         .value())
                 .boxed()
                 .toList();
     }
 
     /** Administrators may see everything, which spares grants that are not measured here. */
-    private static Person person(String name, String address, boolean administrator) {
+    private static Person person(String name, String address) {
         return new Person(
-                new PersonId(0),
-                name,
-                address,
-                ZoneId.of("Europe/Oslo"),
-                Locale.ENGLISH,
-                DayOfWeek.MONDAY,
-                administrator,
-                true);
+                new PersonId(0), name, address, ZoneId.of("Europe/Oslo"), Locale.ENGLISH, DayOfWeek.MONDAY, true, true);
     }
 
     /** @param javaOptions such as "-Xmx512m" */
@@ -182,10 +173,6 @@ final class House implements AutoCloseable {
     @Override
     public void close() {
         stop();
-    }
-
-    long pid() {
-        return process.pid();
     }
 
     Path archive() {
