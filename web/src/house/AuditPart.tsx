@@ -46,20 +46,16 @@ export function AuditPart() {
           value={search.person}
           pick={(person) => look({ person })}
         />
-        <Field
-          label={words.audit.from}
-          type="date"
-          value={search.from}
-          onChange={(e) => look({ from: e.target.value })}
-          className="w-40"
-        />
-        <Field
-          label={words.audit.to}
-          type="date"
-          value={search.to}
-          onChange={(e) => look({ to: e.target.value })}
-          className="w-40"
-        />
+        {(["from", "to"] as const).map((end) => (
+          <Field
+            key={end}
+            label={words.audit[end]}
+            type="date"
+            value={search[end]}
+            onChange={(e) => look({ [end]: e.target.value })}
+            className="w-40"
+          />
+        ))}
         <a className="act-plain ml-auto" href={address(`audit.csv?${query(Object.entries(asked))}`)} download>
           {words.audit.csv}
         </a>

@@ -2,7 +2,6 @@ import { useState } from "react";
 import { call, type Api } from "../api/client";
 import { useChange, useRead } from "../api/use";
 import { Fault } from "../kit/Fault";
-import { Field } from "../kit/Field";
 import { Heads } from "../kit/Heads";
 import { Loaded } from "../kit/Loaded";
 import { useNotice } from "../kit/Notices";
@@ -10,6 +9,7 @@ import { Title } from "../kit/Title";
 import { useMe } from "../kit/useSession";
 import { useWhen } from "../kit/when";
 import { words } from "../words";
+import { PasswordField } from "./PasswordField";
 
 /** One's own account: where one is signed in, and the password. */
 export function AccountPage() {
@@ -109,22 +109,18 @@ function Password() {
       <h2 id="password">{words.account.password}</h2>
       <p className="text-quiet mb-3">{words.account.passwordLine}</p>
       <div className="flex flex-wrap items-end gap-4">
-        <Field
+        <PasswordField
           label={words.account.current}
-          type="password"
-          autoComplete="current-password"
-          required
+          kind="current-password"
           value={current}
-          onChange={(event) => setCurrent(event.target.value)}
+          change={setCurrent}
           className="w-72"
         />
-        <Field
+        <PasswordField
           label={words.account.wanted}
-          type="password"
-          autoComplete="new-password"
-          required
+          kind="new-password"
           value={wanted}
-          onChange={(event) => setWanted(event.target.value)}
+          change={setWanted}
           className="w-72"
         />
         <button type="submit" className="act" disabled={change.isPending}>

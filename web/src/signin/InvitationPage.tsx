@@ -3,9 +3,9 @@ import { useNavigate, useParams } from "react-router";
 import { call, type Api } from "../api/client";
 import { useChange, useRead } from "../api/use";
 import { Fault } from "../kit/Fault";
-import { Field } from "../kit/Field";
 import { Loaded } from "../kit/Loaded";
 import { words } from "../words";
+import { PasswordField } from "./PasswordField";
 
 /** Where an invited person sets the password; being signed in follows. */
 export function InvitationPage() {
@@ -28,13 +28,11 @@ export function InvitationPage() {
           >
             <h1>{words.invitation.title(name)}</h1>
             <p className="text-quiet">{words.invitation.line(address)}</p>
-            <Field
+            <PasswordField
               label={words.invitation.password}
-              type="password"
-              autoComplete="new-password"
-              required
+              kind="new-password"
               value={password}
-              onChange={(event) => setPassword(event.target.value)}
+              change={setPassword}
             />
             <Fault error={accept.error} />
             <button type="submit" className="act" disabled={accept.isPending}>

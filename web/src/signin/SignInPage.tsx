@@ -5,6 +5,7 @@ import { useChange, useRead } from "../api/use";
 import { Fault } from "../kit/Fault";
 import { Field } from "../kit/Field";
 import { words } from "../words";
+import { PasswordField } from "./PasswordField";
 
 interface Props {
   demo: boolean;
@@ -52,13 +53,11 @@ function PasswordForm() {
         value={address}
         onChange={(event) => setAddress(event.target.value)}
       />
-      <Field
+      <PasswordField
         label={words.signIn.password}
-        type="password"
-        autoComplete="current-password"
-        required
+        kind="current-password"
         value={password}
-        onChange={(event) => setPassword(event.target.value)}
+        change={setPassword}
       />
       <Fault error={signIn.error} />
       <button type="submit" className="act" disabled={signIn.isPending}>
