@@ -10,7 +10,10 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.stream.Stream;
 
-/** The folder that holds everything: taken by one process at a time, or by several servers of different numbers, from its start until it ends, however it ends. */
+/**
+ * The folder that holds everything: taken by one process at a time, or by several servers of different numbers, from its
+ * start until it ends, however it ends.
+ */
 final class DataFolder {
     /** The lock of who has all of it for himself, its database too. */
     static final String WHOLE = "in-use.lock";

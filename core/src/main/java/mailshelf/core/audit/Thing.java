@@ -1,6 +1,8 @@
 package mailshelf.core.audit;
 
 import mailshelf.core.Id;
+import mailshelf.core.rights.Person;
+import mailshelf.core.subscription.Subscription;
 
 /**
  * What something was done to.
@@ -19,6 +21,14 @@ public record Thing(Kind kind, long id, String name) {
         SUBSCRIPTION,
         RUN,
         ISSUE
+    }
+
+    public static Thing of(Person person) {
+        return of(Kind.PERSON, person.id(), person.name());
+    }
+
+    public static Thing of(Subscription subscription) {
+        return of(Kind.SUBSCRIPTION, subscription.id(), subscription.terms().name());
     }
 
     public static Thing of(Kind kind, Id id, String name) {

@@ -126,11 +126,8 @@ public class BookRun {
         if (subscriptions.update(tx, subscription, subscription.pause(because), subscription.owner(), now)) {
             String link =
                     settings.baseUrl() + "/subscriptions/" + subscription.id().value();
-            Thing thing = Thing.of(
-                    Thing.Kind.SUBSCRIPTION,
-                    subscription.id(),
-                    subscription.terms().name());
-            audit.keepOfNobody(tx, words.say("audit.house"), Act.SUBSCRIPTION_PAUSED, thing, "", because);
+            audit.keepOfNobody(
+                    tx, words.say("audit.house"), Act.SUBSCRIPTION_PAUSED, Thing.of(subscription), "", because);
             notices.insert(
                     tx,
                     owner.id(),

@@ -190,12 +190,10 @@ class SendMails {
                     .terms();
             Set<PersonId> may =
                     gate.whoMaySee(tx, some.stream().map(Delivery::person).toList(), terms.report());
-            some.stream()
-                    .filter(delivery -> !may.contains(delivery.person()))
-                    .forEach(delivery -> deliveries.withdraw(tx, delivery, lease.owner()));
-            return some.stream()
-                    .filter(delivery -> may.contains(delivery.person()))
-                    .toList();
+            Map<Boolean, List<Delivery>> entitled =
+                    some.stream().collect(Collectors.partitioningBy(delivery -> may.contains(delivery.person())));
+            entitled.get(false).forEach(delivery -> deliveries.withdraw(tx, delivery, lease.owner()));
+            return entitled.get(true);
         });
     }
 

@@ -5,18 +5,14 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.time.InstantSource;
 import java.util.Optional;
 import mailshelf.core.Problem;
-import mailshelf.core.audit.Act;
-import mailshelf.core.audit.Thing;
 import mailshelf.core.rights.Person;
 import mailshelf.core.rights.PersonId;
-import mailshelf.server.audit.AuditTrail;
 import mailshelf.server.signin.Passwords;
 import mailshelf.server.signin.SignIn;
 import mailshelf.store.Database;
 import mailshelf.store.Tx;
 import mailshelf.store.people.InvitationStore;
 import mailshelf.store.people.PersonStore;
-import mailshelf.store.people.SessionStore;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -33,11 +29,9 @@ class InvitationController {
     private final Database database;
     private final InvitationStore invitations;
     private final PersonStore people;
-    private final SessionStore sessions;
     private final Passwords passwords;
     private final SignIn signIn;
     private final InstantSource machineClock;
-    private final AuditTrail audit;
 
     record InvitationView(String name, String address) {}
 
@@ -47,19 +41,15 @@ class InvitationController {
             Database database,
             InvitationStore invitations,
             PersonStore people,
-            SessionStore sessions,
             Passwords passwords,
             SignIn signIn,
-            InstantSource machineClock,
-            AuditTrail audit) {
+            InstantSource machineClock) {
         this.database = database;
         this.invitations = invitations;
         this.people = people;
-        this.sessions = sessions;
         this.passwords = passwords;
         this.signIn = signIn;
         this.machineClock = machineClock;
-        this.audit = audit;
     }
 
     @GetMapping("/{token}")
@@ -78,10 +68,8 @@ class InvitationController {
         String hash = passwords.hash(wish.password());
         Person person = database.inTransaction(tx -> {
             Person invited = invited(tx, token);
-            people.setPasswordHash(tx, invited.id(), hash);
-            sessions.endOthers(tx, invited.id(), Optional.empty());
+            passwords.set(tx, invited, hash, Optional.empty());
             invitations.remove(tx, invited.id());
-            audit.keep(tx, invited, Act.PASSWORD_SET, Thing.of(Thing.Kind.PERSON, invited.id(), invited.name()));
             return invited;
         });
         signIn.start(person, request, response);

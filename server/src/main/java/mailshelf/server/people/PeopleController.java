@@ -117,7 +117,7 @@ class PeopleController {
             Person made =
                     people.find(tx, people.insert(tx, person, Optional.empty())).orElseThrow();
             invite.byMail(tx, made, who);
-            audit.keep(tx, who, Act.PERSON_ADDED, thing(made), "", said(made));
+            audit.keep(tx, who, Act.PERSON_ADDED, Thing.of(made), "", said(made));
             return view(tx, made);
         });
     }
@@ -149,13 +149,9 @@ class PeopleController {
             if (!after.active()) {
                 sessions.endOthers(tx, id, Optional.empty());
             }
-            audit.keep(tx, who, Act.PERSON_CHANGED, thing(after), said(before), said(after));
+            audit.keep(tx, who, Act.PERSON_CHANGED, Thing.of(after), said(before), said(after));
             return view(tx, after);
         });
-    }
-
-    private static Thing thing(Person person) {
-        return Thing.of(Thing.Kind.PERSON, person.id(), person.name());
     }
 
     private static String said(Person person) {

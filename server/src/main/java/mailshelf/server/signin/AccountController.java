@@ -114,11 +114,7 @@ class AccountController {
         throttle.succeeded(key);
         String wanted = passwords.hash(wish.wanted());
         Optional<Long> mine = mine(request);
-        int ended = database.inTransaction(tx -> {
-            people.setPasswordHash(tx, who.id(), wanted);
-            audit.keep(tx, who, Act.PASSWORD_SET, Thing.of(Thing.Kind.PERSON, who.id(), who.name()));
-            return sessions.endOthers(tx, who.id(), mine);
-        });
+        int ended = database.inTransaction(tx -> passwords.set(tx, who, wanted, mine));
         durable.await();
         return new Ended(ended);
     }
@@ -139,7 +135,6 @@ class AccountController {
     }
 
     private void keep(Tx tx, Person who, Person whose, int many) {
-        Thing thing = Thing.of(Thing.Kind.PERSON, whose.id(), whose.name());
-        audit.keep(tx, who, Act.SESSIONS_ENDED, thing, String.valueOf(many), "0");
+        audit.keep(tx, who, Act.SESSIONS_ENDED, Thing.of(whose), String.valueOf(many), "0");
     }
 }

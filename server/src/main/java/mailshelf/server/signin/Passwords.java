@@ -1,7 +1,15 @@
 package mailshelf.server.signin;
 
 import java.nio.charset.StandardCharsets;
+import java.util.Optional;
 import mailshelf.core.Problem;
+import mailshelf.core.audit.Act;
+import mailshelf.core.audit.Thing;
+import mailshelf.core.rights.Person;
+import mailshelf.server.audit.AuditTrail;
+import mailshelf.store.Tx;
+import mailshelf.store.people.PersonStore;
+import mailshelf.store.people.SessionStore;
 import org.springframework.security.crypto.bcrypt.BCryptPasswordEncoder;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Component;
@@ -15,6 +23,15 @@ public class Passwords {
     private static final int LONGEST = 72;
 
     private final PasswordEncoder encoder = new BCryptPasswordEncoder(12);
+    private final PersonStore people;
+    private final SessionStore sessions;
+    private final AuditTrail audit;
+
+    Passwords(PersonStore people, SessionStore sessions, AuditTrail audit) {
+        this.people = people;
+        this.sessions = sessions;
+        this.audit = audit;
+    }
 
     /** @throws Problem {@code invitation.password} for one that is too short or too long */
     public String hash(String password) {
@@ -23,6 +40,19 @@ public class Passwords {
             throw Problem.invalid("invitation.password", SHORTEST, LONGEST);
         }
         return encoder.encode(password);
+    }
+
+    /**
+     * Sets a person's password, and ends the sessions that the old one began.
+     *
+     * @param hash as {@link #hash} made it, outside of any transaction, since it takes as long as it is meant to
+     * @param but the session that goes on
+     * @return how many were ended
+     */
+    public int set(Tx tx, Person person, String hash, Optional<Long> but) {
+        people.setPasswordHash(tx, person.id(), hash);
+        audit.keep(tx, person, Act.PASSWORD_SET, Thing.of(person));
+        return sessions.endOthers(tx, person.id(), but);
     }
 
     boolean matches(String password, String hash) {

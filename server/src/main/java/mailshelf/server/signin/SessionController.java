@@ -81,8 +81,7 @@ class SessionController {
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void delete(HttpServletRequest request, HttpServletResponse response) {
         signedIn.current()
-                .ifPresent(who -> database.doInTransaction(
-                        tx -> audit.keep(tx, who, Act.SIGNED_OUT, Thing.of(Thing.Kind.PERSON, who.id(), who.name()))));
+                .ifPresent(who -> database.doInTransaction(tx -> audit.keep(tx, who, Act.SIGNED_OUT, Thing.of(who))));
         sessions.end(request, response);
     }
 }

@@ -67,15 +67,13 @@ public class SignIn {
 
     /** What was typed is not kept: it may be a password in the wrong field. */
     private void keepRefusal(Tx tx, Optional<Person> tried) {
-        Thing thing = tried.map(person -> Thing.of(Thing.Kind.PERSON, person.id(), person.name()))
-                .orElse(new Thing(Thing.Kind.PERSON, 0, "an address that nobody has"));
+        Thing thing = tried.map(Thing::of).orElse(new Thing(Thing.Kind.PERSON, 0, "an address that nobody has"));
         audit.keepOfNobody(tx, thing.name(), Act.SIGN_IN_REFUSED, thing, "", "");
     }
 
     /** Begins a session of its own (against session fixation). */
     public void start(Person person, HttpServletRequest request, HttpServletResponse response) {
         sessions.begin(person, request, response);
-        database.doInTransaction(
-                tx -> audit.keep(tx, person, Act.SIGNED_IN, Thing.of(Thing.Kind.PERSON, person.id(), person.name())));
+        database.doInTransaction(tx -> audit.keep(tx, person, Act.SIGNED_IN, Thing.of(person)));
     }
 }

@@ -118,7 +118,7 @@ class KeepSubscription {
             boolean leaves = !gate.mayChange(who, gate.visible(tx, who, id));
             if (leaves) {
                 subscriptions.leave(tx, id, who.id(), clock.instant());
-                audit.keep(tx, who, Act.RECIPIENT_LEFT, thing(gate.visible(tx, who, id)));
+                audit.keep(tx, who, Act.RECIPIENT_LEFT, Thing.of(gate.visible(tx, who, id)));
             }
             return leaves;
         });
@@ -170,16 +170,11 @@ class KeepSubscription {
                     tx,
                     who,
                     act,
-                    thing(after),
+                    Thing.of(after),
                     changed ? describe.record(tx, before.terms(), who) : "",
                     changed ? describe.record(tx, after.terms(), who) : after.pausedBecause());
         });
         settle();
-    }
-
-    private static Thing thing(Subscription subscription) {
-        return Thing.of(
-                Thing.Kind.SUBSCRIPTION, subscription.id(), subscription.terms().name());
     }
 
     private void settle() {

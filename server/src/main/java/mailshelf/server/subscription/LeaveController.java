@@ -82,9 +82,7 @@ class LeaveController {
                     database.doInTransaction(tx -> {
                         Subscription left = found.subscription();
                         subscriptions.leave(tx, left.id(), found.person().id(), clock.instant());
-                        Thing thing = Thing.of(
-                                Thing.Kind.SUBSCRIPTION, left.id(), left.terms().name());
-                        audit.keepOfNobody(tx, found.person().name(), Act.RECIPIENT_LEFT, thing, "", "");
+                        audit.keepOfNobody(tx, found.person().name(), Act.RECIPIENT_LEFT, Thing.of(left), "", "");
                     });
                     durable.await();
                     return PlainPage.ok(words, words.say("leave.done.title"), text(words, "leave.done.text", found));

@@ -86,17 +86,12 @@ class SendByHand {
         });
     }
 
-    private static Thing thing(Subscription subscription) {
-        return Thing.of(
-                Thing.Kind.SUBSCRIPTION, subscription.id(), subscription.terms().name());
-    }
-
     RunId toAll(Person who, SubscriptionId id) {
         RunId run = database.inTransaction(tx -> {
             Subscription subscription = gate.changeable(tx, who, id);
             subscription.requireSendable();
             check.require(tx, who, subscription.terms());
-            audit.keep(tx, who, Act.SEND_ASKED, thing(subscription));
+            audit.keep(tx, who, Act.SEND_ASKED, Thing.of(subscription));
             return bookRun.byHand(tx, subscription, who, UUID.randomUUID().toString(), clock.instant());
         });
         durable.await();
@@ -108,7 +103,7 @@ class SendByHand {
         RunId run = database.inTransaction(tx -> {
             Subscription subscription = gate.visible(tx, who, id);
             gate.readable(tx, who, subscription.terms().report());
-            audit.keep(tx, who, Act.TRIAL_ASKED, thing(subscription));
+            audit.keep(tx, who, Act.TRIAL_ASKED, Thing.of(subscription));
             return bookRun.trial(tx, subscription, who, UUID.randomUUID().toString(), clock.instant());
         });
         durable.await();

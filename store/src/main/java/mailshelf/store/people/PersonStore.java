@@ -3,7 +3,6 @@ package mailshelf.store.people;
 import java.time.DayOfWeek;
 import java.time.ZoneId;
 import java.util.Collection;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -101,7 +100,7 @@ public final class PersonStore {
 
     /** The person as the rights ask for him: with his groups. */
     public Rights.Asker asker(Tx tx, Person person) {
-        return new Rights.Asker(person.id(), groupsOf(tx, person.id()), person.administrator(), person.active());
+        return askers(tx, List.of(person)).get(0);
     }
 
     /** Many people as the rights ask for them. */
@@ -123,11 +122,6 @@ public final class PersonStore {
                         person.administrator(),
                         person.active()))
                 .toList();
-    }
-
-    private Set<GroupId> groupsOf(Tx tx, PersonId id) {
-        return new HashSet<>(
-                tx.list("SELECT grp FROM membership WHERE person = ?", row -> new GroupId(row.number("grp")), id));
     }
 
     public List<Group> groups(Tx tx) {
