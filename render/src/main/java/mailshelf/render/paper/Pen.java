@@ -25,7 +25,7 @@ final class Pen {
     void left(String text, double x, double baseline, HouseFont face, float size, Color colour) {
         graphics.setFont(face.at(size));
         graphics.setPaint(colour);
-        graphics.drawString(text, (float) x, (float) baseline);
+        graphics.drawString(face.spelled(text), (float) x, (float) baseline);
     }
 
     void right(String text, double x, double baseline, HouseFont face, float size, Color colour) {

@@ -18,6 +18,8 @@ public enum HouseFont {
     SANS_BOLD("source-sans-3/600SemiBold/SourceSans3_600SemiBold.ttf", "SourceSans3-SemiBold"),
     SERIF("fraunces/600SemiBold/Fraunces_600SemiBold.ttf", "Fraunces-SemiBold");
 
+    private static final int NO_BREAK_SPACE = 0xA0;
+
     private final String postScriptName;
     private final Font awt;
     private final TrueTypeFont trueType;
@@ -60,12 +62,25 @@ public enum HouseFont {
         return SANS;
     }
 
+    /** The text as this face can write it: a space that it lacks, as the thin one between thousands, is its plain one. */
+    public String spelled(String text) {
+        return text.codePoints()
+                .map(this::spelled)
+                .collect(StringBuilder::new, StringBuilder::appendCodePoint, StringBuilder::append)
+                .toString();
+    }
+
+    private int spelled(int character) {
+        boolean lacked = Character.isSpaceChar(character) && glyph(character) == 0;
+        return lacked ? NO_BREAK_SPACE : character;
+    }
+
     /** Width of a text at a size, both in points; kerning is left out everywhere alike. */
     public float width(String text, float sizePt) {
         float units = 0;
         for (int i = 0; i < text.length(); ) {
             int character = text.codePointAt(i);
-            units += advance(glyph(character));
+            units += advance(glyph(spelled(character)));
             i += Character.charCount(character);
         }
         return units * sizePt / perEm;

@@ -2,15 +2,20 @@ package mailshelf.render.pdf;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.math.BigDecimal;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import mailshelf.core.report.Ferries;
+import mailshelf.core.report.Format;
+import mailshelf.core.report.Good;
+import mailshelf.core.report.PageModel;
 import mailshelf.core.report.Writing;
 import mailshelf.core.report.Written;
 import mailshelf.core.wording.Words;
@@ -69,6 +74,39 @@ class ReportPdfTest {
                         .contains("No.48");
             }
         }
+    }
+
+    @Test
+    void the_space_between_thousands_is_no_box_in_any_face() throws Exception {
+        PageModel model = Ferries.page(1, "last-week", List.of());
+        PageModel.BlockModel thousands = new PageModel.FigureModel(
+                "many",
+                "Many",
+                new Format("", 0, Good.MORE),
+                Optional.of(BigDecimal.valueOf(80_577)),
+                Optional.of(BigDecimal.valueOf(78_631)),
+                List.of());
+        List<Written.Page> pages = List.of(Writing.page(
+                new PageModel(
+                        model.schema(),
+                        model.report(),
+                        model.pageId(),
+                        model.page(),
+                        model.pageNumber(),
+                        model.period(),
+                        model.window(),
+                        model.before(),
+                        model.filters(),
+                        model.freshness(),
+                        model.rows(),
+                        List.of(thousands)),
+                ENGLISH,
+                ZoneId.of("Europe/Oslo")));
+
+        String text = text(pdf(pages));
+
+        assertThat(squeezed(text)).contains("80577");
+        assertThat(text).doesNotContain("\0");
     }
 
     @Test
