@@ -8,8 +8,11 @@ import java.util.Random;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.parallel.Execution;
+import org.junit.jupiter.api.parallel.ExecutionMode;
 
 /** The process dies behind every arrow from due to delivered, one after the other, and at random moments of a run. */
+@Execution(ExecutionMode.CONCURRENT)
 class KilledTest {
     private static final int CREW = 20;
     private static final int MANY = 200;
