@@ -1,10 +1,6 @@
 package mailshelf.bench;
 
-import com.microsoft.playwright.BrowserType;
-import com.microsoft.playwright.Page;
-import com.microsoft.playwright.Playwright;
 import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Instant;
@@ -12,16 +8,14 @@ import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.concurrent.Callable;
-import java.util.concurrent.atomic.AtomicLong;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import mailshelf.core.report.PageModel;
 import mailshelf.core.report.Writing;
 import mailshelf.core.report.Written;
 import mailshelf.core.wording.Words;
 import mailshelf.render.paper.Document;
-import mailshelf.render.paper.SheetSvgs;
 import mailshelf.render.pdf.ReportPdf;
 import mailshelf.store.archive.Archive;
 import mailshelf.store.archive.Entry;
@@ -32,7 +26,7 @@ import org.apache.pdfbox.text.PDFTextStripper;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 
-/** One personal copy from figures to its stored PDF, beside a browser that prints the same sheets. */
+/** One personal copy from figures to its stored PDF, beside a browser that prints the same pages. */
 @Command(name = "copy", description = "One personal copy from figures to its stored PDF, and the same by a browser.")
 final class CopyCost implements Callable<Integer> {
     private static final Words ENGLISH = Words.in(Locale.ENGLISH);
@@ -47,8 +41,8 @@ final class CopyCost implements Callable<Integer> {
     /** The narrow ones between thousands too. */
     private static final String SPACES = "[\\s\\u00a0\\u2009\\u202f]";
 
-    private static final String HTML = "<meta charset=utf-8><style>@page{size:595.28pt 841.89pt;margin:0}body{margin:0}"
-            + "svg{display:block;width:595.28pt;height:841.89pt;break-after:page}</style>%s";
+    /** Made beforehand, since a page's figures come from evaluating and not from this. */
+    private static final int DIFFERENT = 200;
 
     @Option(names = "--copies", defaultValue = "2000")
     int copies;
@@ -56,7 +50,9 @@ final class CopyCost implements Callable<Integer> {
     @Option(names = "--prints", defaultValue = "20", description = "how many the browser prints")
     int prints;
 
-    private final AtomicLong seed = new AtomicLong();
+    private final List<List<PageModel>> figures =
+            IntStream.range(0, DIFFERENT).mapToObj(FigurePages::of).toList();
+    private int next;
 
     @Override
     public Integer call() throws IOException {
@@ -64,30 +60,42 @@ final class CopyCost implements Callable<Integer> {
         Archive archive = new Archive(folder);
         List<Part> group = new ArrayList<>();
         long[] end = {0};
-        double written = Cpu.medianMillis(copies, 20, () -> pages(seed.incrementAndGet()));
-        double made = Cpu.medianMillis(copies, 20, () -> pdf(pages(seed.incrementAndGet())));
+        double written = Cpu.medianMillis(copies, 20, this::written);
+        double made = Cpu.medianMillis(copies, 20, () -> pdf(written()));
         double stored = Cpu.medianMillis(copies / GROUP, 20, () -> {
             group.clear();
             for (int i = 0; i < GROUP; i++) {
-                group.add(Part.of("files", "pdf", pdf(pages(seed.incrementAndGet()))));
+                group.add(Part.of("files", "pdf", pdf(written())));
             }
             List<Entry> entries = archive.append("2026/1/41-r1.1-1.tar", end[0], group, MADE);
             end[0] = entries.get(entries.size() - 1).endAt();
         });
         checkText();
-        double printed = browser();
+        double printed;
+        try (BrowserPrint browser = new BrowserPrint()) {
+            for (int i = 0; i < 5; i++) {
+                browser.print(written());
+            }
+            double before = browser.cpuMillis();
+            for (int i = 0; i < prints; i++) {
+                browser.print(written());
+            }
+            printed = (browser.cpuMillis() - before) / prints;
+        }
         double ours = stored / GROUP;
         System.out.printf(
                 "figures in words %.2f ms, with PDF %.2f ms, stored %.2f ms of CPU a copy; %d bytes%n",
                 written, made, ours, group.get(0).content().length);
-        System.out.printf(
-                "the browser prints the same sheets in %.0f ms of CPU: %.0f times%n", printed, printed / ours);
+        System.out.printf("the browser prints the same pages in %.0f ms of CPU: %.0f times%n", printed, printed / ours);
         return 0;
     }
 
-    private static List<Written.Page> pages(long seed) {
-        List<PageModel> models = FigurePages.of(seed);
-        return models.stream().map(model -> Writing.page(model, ENGLISH, OSLO)).toList();
+    /** The next copy's pages in words. */
+    private List<Written.Page> written() {
+        next = (next + 1) % DIFFERENT;
+        return figures.get(next).stream()
+                .map(model -> Writing.page(model, ENGLISH, OSLO))
+                .toList();
     }
 
     private static byte[] pdf(List<Written.Page> pages) {
@@ -95,9 +103,9 @@ final class CopyCost implements Callable<Integer> {
     }
 
     /** Some copies say every figure of their own and none is left out. */
-    private static void checkText() throws IOException {
-        for (long seed = 1; seed <= 20; seed++) {
-            List<Written.Page> pages = pages(seed);
+    private void checkText() throws IOException {
+        for (int i = 0; i < 20; i++) {
+            List<Written.Page> pages = written();
             String text;
             try (PDDocument document = Loader.loadPDF(pdf(pages))) {
                 text = new PDFTextStripper().getText(document).replaceAll(SPACES, "");
@@ -114,60 +122,6 @@ final class CopyCost implements Callable<Integer> {
                     .forEach(figure -> {
                         throw new IllegalStateException("The PDF does not say " + figure);
                     });
-        }
-    }
-
-    /** CPU time of all of the browser's processes for one print, in ms. */
-    private double browser() throws IOException {
-        Path profile = Files.createTempDirectory("bench-browser");
-        BrowserType.LaunchPersistentContextOptions options = new BrowserType.LaunchPersistentContextOptions()
-                .setExecutablePath(Path.of("/usr/bin/chromium"))
-                .setArgs(List.of(
-                        "--no-sandbox",
-                        "--disable-gpu",
-                        "--disable-quic",
-                        "--no-first-run",
-                        "--disable-background-networking",
-                        "--disable-component-update",
-                        "--disable-sync"));
-        Playwright.CreateOptions noDownload =
-                new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1"));
-        try (Playwright playwright = Playwright.create(noDownload);
-                var context = playwright.chromium().launchPersistentContext(profile, options)) {
-            Page page = context.newPage();
-            print(page, 5);
-            double before = cpuMillis(profile);
-            print(page, prints);
-            return (cpuMillis(profile) - before) / prints;
-        }
-    }
-
-    private void print(Page page, int times) {
-        for (int i = 0; i < times; i++) {
-            page.setContent(
-                    HTML.formatted(String.join("", SheetSvgs.of(pages(seed.incrementAndGet()), RUNNING, ENGLISH))));
-            page.pdf(new Page.PdfOptions().setPreferCSSPageSize(true));
-        }
-    }
-
-    /** Of the processes that have the profile in their command line, and their children. */
-    private static double cpuMillis(Path profile) {
-        return ProcessHandle.allProcesses()
-                .filter(process -> process.info().commandLine().orElse("").contains(profile.toString()))
-                .flatMap(process -> Stream.concat(Stream.of(process), process.descendants()))
-                .distinct()
-                .mapToDouble(CopyCost::cpuMillis)
-                .sum();
-    }
-
-    /** From the kernel's table, in ticks of 10 ms (proc(5), /proc/pid/stat, fields 14 and 15). */
-    private static double cpuMillis(ProcessHandle process) {
-        try {
-            String stat = Files.readString(Path.of("/proc/" + process.pid() + "/stat"));
-            String[] fields = stat.substring(stat.lastIndexOf(')') + 2).split(" ");
-            return 10.0 * (Long.parseLong(fields[11]) + Long.parseLong(fields[12]));
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
         }
     }
 }

@@ -20,15 +20,17 @@ public final class Figures {
     private static final char MINUS = '\u2212';
     private static final Map<Locale, Figures> BY_LOCALE = new ConcurrentHashMap<>();
 
-    private final DecimalFormatSymbols symbols;
+    /** Copied for each use, since it is not thread-safe: reading the pattern anew costs as much as all else. */
+    private final DecimalFormat grouped;
 
     private Figures(Locale locale) {
-        symbols = DecimalFormatSymbols.getInstance(locale);
+        DecimalFormatSymbols symbols = DecimalFormatSymbols.getInstance(locale);
         char grouping = symbols.getGroupingSeparator();
         if ("en".equals(locale.getLanguage()) || Character.isSpaceChar(grouping)) {
             symbols.setGroupingSeparator(THIN_SPACE);
         }
         symbols.setMinusSign(MINUS);
+        grouped = new DecimalFormat("#,##0", symbols);
     }
 
     static Figures in(Locale locale) {
@@ -38,8 +40,7 @@ public final class Figures {
     /** The number alone; half rounds away from zero, and what rounds to zero has no sign. */
     public String number(BigDecimal value, int decimals) {
         BigDecimal rounded = value.setScale(decimals, RoundingMode.HALF_UP);
-        // DecimalFormat is not thread-safe, and making one is cheap beside drawing what it wrote
-        DecimalFormat format = new DecimalFormat("#,##0", symbols);
+        DecimalFormat format = (DecimalFormat) grouped.clone();
         format.setMinimumFractionDigits(decimals);
         format.setMaximumFractionDigits(decimals);
         String text = format.format(rounded.abs());

@@ -3,7 +3,7 @@ package mailshelf.render.chart;
 import java.awt.BasicStroke;
 import java.awt.Graphics2D;
 import java.awt.geom.Ellipse2D;
-import java.awt.geom.Line2D;
+import java.awt.geom.Path2D;
 import java.awt.geom.Rectangle2D;
 import java.util.List;
 import java.util.Objects;
@@ -30,6 +30,7 @@ public final class TrendPainter {
         double lastX = 0;
         double lastY = 0;
         boolean started = false;
+        Path2D line = new Path2D.Double();
         for (int i = 0; i < values.size(); i++) {
             if (values.get(i) == null) {
                 started = false;
@@ -38,12 +39,15 @@ public final class TrendPainter {
             double x = area.getX() + i * step;
             double y = area.getMaxY() - DOT / 2 - (values.get(i) - low) / span * (area.getHeight() - DOT);
             if (started) {
-                graphics.draw(new Line2D.Double(lastX, lastY, x, y));
+                line.lineTo(x, y);
+            } else {
+                line.moveTo(x, y);
             }
             lastX = x;
             lastY = y;
             started = true;
         }
+        graphics.draw(line);
         graphics.fill(new Ellipse2D.Double(lastX - DOT / 2, lastY - DOT / 2, DOT, DOT));
     }
 }

@@ -7,12 +7,11 @@ import java.io.UncheckedIOException;
 import java.time.Instant;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
+import java.util.BitSet;
 import java.util.EnumMap;
 import java.util.GregorianCalendar;
 import java.util.List;
 import java.util.Map;
-import java.util.SortedSet;
-import java.util.TreeSet;
 import java.util.zip.Deflater;
 import mailshelf.render.type.FontSubset;
 import mailshelf.render.type.HouseFont;
@@ -80,11 +79,11 @@ public final class PdfFile {
     }
 
     private Map<HouseFont, FontSubset> fonts() {
-        Map<HouseFont, SortedSet<Integer>> used = new EnumMap<>(HouseFont.class);
+        Map<HouseFont, BitSet> used = new EnumMap<>(HouseFont.class);
         for (PdfSink sheet : sheets) {
             sheet.characters()
                     .forEach((face, characters) ->
-                            used.computeIfAbsent(face, f -> new TreeSet<>()).addAll(characters));
+                            used.computeIfAbsent(face, f -> new BitSet()).or(characters));
         }
         Map<HouseFont, FontSubset> fonts = new EnumMap<>(HouseFont.class);
         used.forEach((face, characters) -> fonts.put(face, FontSubset.covering(face, characters)));

@@ -4,13 +4,14 @@ import java.awt.BasicStroke;
 import java.awt.Color;
 import java.awt.Shape;
 import java.awt.geom.PathIterator;
+import java.awt.geom.Rectangle2D;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.BitSet;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
-import java.util.SortedSet;
-import java.util.TreeSet;
+import java.util.concurrent.ConcurrentHashMap;
 import mailshelf.render.type.FontSubset;
 import mailshelf.render.type.HouseFont;
 import mailshelf.render.vector.Numbers;
@@ -22,11 +23,18 @@ import mailshelf.render.vector.VectorSink;
  */
 final class PdfSink implements VectorSink {
     private static final char TEXT_MARK = '\u0001';
+    private static final Map<Color, String> WRITTEN = new ConcurrentHashMap<>();
 
     private final double heightPt;
     private final StringBuilder out = new StringBuilder(16_384);
-    private final Map<HouseFont, SortedSet<Integer>> characters = new EnumMap<>(HouseFont.class);
+    private final Map<HouseFont, BitSet> characters = new EnumMap<>(HouseFont.class);
     private final List<Piece> pieces = new ArrayList<>();
+
+    // what the page's graphics state holds already (PDF 32000-1 §8.4), so that it is not said anew for each mark
+    private Color filling;
+    private Color stroking;
+    private double lineWidth = -1;
+    private String font = "";
 
     private record Piece(HouseFont face, String text) {}
 
@@ -36,33 +44,53 @@ final class PdfSink implements VectorSink {
 
     @Override
     public void fill(Shape shape, Color colour) {
-        colour(colour, "rg");
+        filling(colour);
+        if (shape instanceof Rectangle2D bar) {
+            Numbers.append(out, bar.getX()).append(' ');
+            Numbers.append(out, heightPt - bar.getMaxY()).append(' ');
+            Numbers.append(out, bar.getWidth()).append(' ');
+            Numbers.append(out, bar.getHeight()).append(" re f\n");
+            return;
+        }
         path(shape);
         out.append("f\n");
     }
 
     @Override
     public void stroke(Shape shape, Color colour, BasicStroke stroke) {
-        colour(colour, "RG");
-        Numbers.append(out, stroke.getLineWidth()).append(" w 1 j\n");
+        if (!colour.equals(stroking)) {
+            out.append(written(colour)).append("RG\n");
+            stroking = colour;
+        }
+        if (stroke.getLineWidth() != lineWidth) {
+            lineWidth = stroke.getLineWidth();
+            Numbers.append(out, lineWidth).append(" w 1 j\n");
+        }
         path(shape);
         out.append("S\n");
     }
 
     @Override
     public void text(String text, double x, double y, HouseFont face, float sizePt, Color colour) {
-        colour(colour, "rg");
-        out.append("BT /").append(resourceName(face)).append(' ');
-        Numbers.append(out, sizePt).append(" Tf ");
+        filling(colour);
+        out.append("BT ");
+        String wanted = resourceName(face) + " " + sizePt;
+        if (!wanted.equals(font)) {
+            font = wanted;
+            Numbers.append(out.append('/').append(resourceName(face)).append(' '), sizePt)
+                    .append(" Tf ");
+        }
         Numbers.append(out, x).append(' ');
-        Numbers.append(out, heightPt - y).append(" Td <").append(TEXT_MARK).append("> Tj ET\n");
+        Numbers.append(out, heightPt - y).append(" Td (").append(TEXT_MARK).append(") Tj ET\n");
         pieces.add(new Piece(face, text));
-        SortedSet<Integer> used = characters.computeIfAbsent(face, f -> new TreeSet<>());
-        text.codePoints().forEach(used::add);
+        BitSet used = characters.computeIfAbsent(face, f -> new BitSet());
+        for (int i = 0; i < text.length(); i += Character.charCount(text.codePointAt(i))) {
+            used.set(text.codePointAt(i));
+        }
     }
 
     /** Which characters are set in which face. */
-    Map<HouseFont, SortedSet<Integer>> characters() {
+    Map<HouseFont, BitSet> characters() {
         return characters;
     }
 
@@ -81,26 +109,44 @@ final class PdfSink implements VectorSink {
             from = at + 1;
         }
         content.append(out, from, out.length());
-        return content.toString().getBytes(StandardCharsets.US_ASCII);
+        return content.toString().getBytes(StandardCharsets.ISO_8859_1);
     }
 
     private static void glyphs(Piece piece, Map<HouseFont, FontSubset> fonts, StringBuilder into) {
         FontSubset font = fonts.get(piece.face());
-        piece.text().codePoints().forEach(character -> {
-            int glyph = font.glyph(character);
-            for (int shift = 12; shift >= 0; shift -= 4) {
-                into.append(Character.forDigit(glyph >> shift & 15, 16));
-            }
-        });
+        String text = piece.text();
+        for (int i = 0; i < text.length(); i += Character.charCount(text.codePointAt(i))) {
+            int glyph = font.glyph(text.codePointAt(i));
+            literal(glyph >> 8, into);
+            literal(glyph & 0xff, into);
+        }
     }
 
-    private void colour(Color colour, String operator) {
-        for (float part : colour.getRGBColorComponents(null)) {
-            long thousandths = Math.round(part * 1000.0);
-            out.append(thousandths == 1000 ? "1" : String.format("0.%03d", thousandths))
-                    .append(' ');
+    /** A byte of a literal string (PDF 32000-1 §7.3.4.2). */
+    private static void literal(int octet, StringBuilder into) {
+        switch (octet) {
+            case '(', ')', '\\' -> into.append('\\').append((char) octet);
+            case '\r' -> into.append("\\r");
+            default -> into.append((char) octet);
         }
-        out.append(operator).append('\n');
+    }
+
+    private void filling(Color colour) {
+        if (!colour.equals(filling)) {
+            out.append(written(colour)).append("rg\n");
+            filling = colour;
+        }
+    }
+
+    /** Red, green and blue as parts of one, each with a space behind it. */
+    private static String written(Color colour) {
+        return WRITTEN.computeIfAbsent(colour, c -> {
+            StringBuilder parts = new StringBuilder();
+            for (float part : c.getRGBColorComponents(null)) {
+                parts.append(Math.round(part * 1000.0) / 1000.0).append(' ');
+            }
+            return parts.toString();
+        });
     }
 
     private void path(Shape shape) {

@@ -4,12 +4,14 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
+import java.util.BitSet;
+import java.util.Collections;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
-import java.util.SortedSet;
+import java.util.Set;
 import java.util.TreeMap;
-import java.util.TreeSet;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.IntStream;
 import java.util.zip.Deflater;
@@ -17,36 +19,45 @@ import java.util.zip.DeflaterOutputStream;
 import org.apache.fontbox.ttf.TTFSubsetter;
 
 /**
- * The part of a face that a file carries, packed once and shared by all files whose texts it covers: Latin with its
- * extensions, punctuation and arithmetic signs, and whatever else a file's texts need. Immutable.
+ * The part of a face that a file carries, packed once and shared by all files whose texts it covers: whole rows of 128
+ * characters, so that there are few of them whatever names occur. Immutable.
  */
 public final class FontSubset {
-    private static final SortedSet<Integer> ALWAYS = always();
+    private static final int ROW = 128;
+
+    /** Latin, punctuation and arithmetic signs, which nearly every file needs. */
+    private static final List<Integer> ALWAYS = List.of(0, 0x80, 0x2000, 0x2200);
+
     private static final List<String> TABLES =
             List.of("head", "hhea", "loca", "maxp", "cvt ", "prep", "glyf", "hmtx", "fpgm", "gasp");
     private static final Map<Key, FontSubset> MADE = new ConcurrentHashMap<>();
 
     private final HouseFont face;
-    private final Map<Integer, Integer> glyphOfCharacter = new HashMap<>();
+    /** By character; as long as the last one needs. */
+    private final int[] glyphs;
+
     private final int[] widthsPerMille;
     private final byte[] packedFile;
     private final int unpackedLength;
     private final byte[] packedToUnicode;
 
-    private record Key(HouseFont face, SortedSet<Integer> extra) {}
+    /** @param rows by their first characters */
+    private record Key(HouseFont face, Set<Integer> rows) {}
 
-    private FontSubset(HouseFont face, SortedSet<Integer> extra) {
+    private FontSubset(HouseFont face, Set<Integer> rows) {
         this.face = face;
-        SortedSet<Integer> characters = new TreeSet<>(ALWAYS);
-        characters.addAll(extra);
-        characters.removeIf(character -> face.glyph(character) == 0);
+        int[] characters = rows.stream()
+                .flatMapToInt(first -> IntStream.range(first, first + ROW))
+                .filter(character -> face.glyph(character) != 0)
+                .toArray();
+        glyphs = new int[Collections.max(rows) + ROW];
         try {
             TTFSubsetter subsetter = new TTFSubsetter(face.trueType(), TABLES);
-            characters.forEach(subsetter::add);
+            IntStream.of(characters).forEach(subsetter::add);
             Map<Integer, Integer> oldOfNew = subsetter.getGIDMap();
             Map<Integer, Integer> newOfOld = new HashMap<>();
             oldOfNew.forEach((fresh, old) -> newOfOld.put(old, fresh));
-            characters.forEach(character -> glyphOfCharacter.put(character, newOfOld.get(face.glyph(character))));
+            IntStream.of(characters).forEach(character -> glyphs[character] = newOfOld.get(face.glyph(character)));
             ByteArrayOutputStream file = new ByteArrayOutputStream();
             subsetter.writeToStream(file);
             packedFile = deflate(file.toByteArray(), Deflater.BEST_COMPRESSION);
@@ -61,15 +72,17 @@ public final class FontSubset {
     }
 
     /** One that covers the texts' characters, as far as the face has them. */
-    public static FontSubset covering(HouseFont face, SortedSet<Integer> characters) {
-        SortedSet<Integer> extra = new TreeSet<>(characters);
-        extra.removeAll(ALWAYS);
-        return MADE.computeIfAbsent(new Key(face, extra), key -> new FontSubset(key.face(), key.extra()));
+    public static FontSubset covering(HouseFont face, BitSet characters) {
+        Set<Integer> rows = new HashSet<>(ALWAYS);
+        characters.stream()
+                .filter(character -> face.glyph(character) != 0)
+                .forEach(character -> rows.add(character / ROW * ROW));
+        return MADE.computeIfAbsent(new Key(face, rows), key -> new FontSubset(key.face(), key.rows()));
     }
 
     /** Glyph number in the packed file; 0 (the empty box) for a character that the face lacks. */
     public int glyph(int character) {
-        return glyphOfCharacter.getOrDefault(character, 0);
+        return character < glyphs.length ? glyphs[character] : 0;
     }
 
     public String postScriptName() {
@@ -97,7 +110,11 @@ public final class FontSubset {
 
     private String toUnicode() {
         Map<Integer, Integer> characterOfGlyph = new TreeMap<>();
-        glyphOfCharacter.forEach((character, glyph) -> characterOfGlyph.merge(glyph, character, Math::min));
+        for (int character = 0; character < glyphs.length; character++) {
+            if (glyphs[character] != 0) {
+                characterOfGlyph.putIfAbsent(glyphs[character], character);
+            }
+        }
         StringBuilder map = new StringBuilder("/CIDInit /ProcSet findresource begin 12 dict begin begincmap\n"
                 + "/CMapName /Mail-Shelf def /CMapType 2 def\n"
                 + "1 begincodespacerange <0000> <FFFF> endcodespacerange\n");
@@ -132,13 +149,5 @@ public final class FontSubset {
             deflater.end();
         }
         return packed.toByteArray();
-    }
-
-    private static SortedSet<Integer> always() {
-        SortedSet<Integer> characters = new TreeSet<>();
-        IntStream.rangeClosed(0x20, 0x7e).forEach(characters::add);
-        IntStream.rangeClosed(0xa0, 0x17f).forEach(characters::add);
-        "\u2009\u2013\u2014\u2018\u2019\u201c\u201d\u2022\u2026\u2212".chars().forEach(characters::add);
-        return characters;
     }
 }

@@ -6,7 +6,9 @@ import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
+import java.util.Map;
 import java.util.Objects;
+import java.util.concurrent.ConcurrentHashMap;
 import org.apache.fontbox.ttf.CmapLookup;
 import org.apache.fontbox.ttf.TTFParser;
 import org.apache.fontbox.ttf.TrueTypeFont;
@@ -20,11 +22,17 @@ public enum HouseFont {
 
     private static final int NO_BREAK_SPACE = 0xA0;
 
+    /** Up to here, Latin to arithmetic signs, what a character is and how wide is looked up once, at the start. */
+    private static final int KNOWN = 0x2300;
+
     private final String postScriptName;
     private final Font awt;
     private final TrueTypeFont trueType;
     private final CmapLookup characters;
     private final float perEm;
+    private final int[] glyphs = new int[KNOWN];
+    private final float[] advances = new float[KNOWN];
+    private final Map<Float, Font> sizes = new ConcurrentHashMap<>();
 
     HouseFont(String resource, String postScriptName) {
         this.postScriptName = postScriptName;
@@ -34,6 +42,10 @@ public enum HouseFont {
             trueType = new TTFParser().parse(new RandomAccessReadBuffer(file));
             characters = trueType.getUnicodeCmapLookup();
             perEm = trueType.getUnitsPerEm();
+            for (int character = 0; character < KNOWN; character++) {
+                glyphs[character] = characters.getGlyphId(character);
+                advances[character] = trueType.getAdvanceWidth(glyphs[character]);
+            }
         } catch (IOException | FontFormatException e) {
             throw new IllegalStateException("Font " + resource + " cannot be read", e);
         }
@@ -49,13 +61,13 @@ public enum HouseFont {
 
     /** The face for Java's own drawing, at a size in points. */
     public Font at(float sizePt) {
-        return awt.deriveFont(sizePt);
+        return sizes.computeIfAbsent(sizePt, awt::deriveFont);
     }
 
     /** Which face an AWT font came from; SANS for one that is not of the house. */
     public static HouseFont of(Font font) {
         for (HouseFont face : values()) {
-            if (face.awt.getFontName().equals(font.getFontName())) {
+            if (face.awt.getName().equals(font.getName())) {
                 return face;
             }
         }
@@ -64,14 +76,15 @@ public enum HouseFont {
 
     /** The text as this face can write it: a space that it lacks, as the thin one between thousands, is its plain one. */
     public String spelled(String text) {
-        return text.codePoints()
-                .map(this::spelled)
-                .collect(StringBuilder::new, StringBuilder::appendCodePoint, StringBuilder::append)
-                .toString();
+        StringBuilder written = new StringBuilder(text.length());
+        for (int i = 0; i < text.length(); i += Character.charCount(text.codePointAt(i))) {
+            written.appendCodePoint(spelled(text.codePointAt(i)));
+        }
+        return written.toString();
     }
 
     private int spelled(int character) {
-        boolean lacked = Character.isSpaceChar(character) && glyph(character) == 0;
+        boolean lacked = glyph(character) == 0 && Character.isSpaceChar(character);
         return lacked ? NO_BREAK_SPACE : character;
     }
 
@@ -80,7 +93,8 @@ public enum HouseFont {
         float units = 0;
         for (int i = 0; i < text.length(); ) {
             int character = text.codePointAt(i);
-            units += advance(glyph(spelled(character)));
+            int written = spelled(character);
+            units += written < KNOWN ? advances[written] : advance(glyph(written));
             i += Character.charCount(character);
         }
         return units * sizePt / perEm;
@@ -99,7 +113,7 @@ public enum HouseFont {
     }
 
     int glyph(int character) {
-        return characters.getGlyphId(character);
+        return character < KNOWN ? glyphs[character] : characters.getGlyphId(character);
     }
 
     float advance(int glyph) {

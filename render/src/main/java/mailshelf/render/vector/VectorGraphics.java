@@ -64,7 +64,7 @@ public final class VectorGraphics extends Graphics2D {
 
     @Override
     public void draw(Shape shape) {
-        Shape moved = transform.createTransformedShape(shape);
+        Shape moved = moved(shape);
         if (visible(moved)) {
             sink.stroke(moved, colour, (BasicStroke) stroke);
         }
@@ -72,10 +72,14 @@ public final class VectorGraphics extends Graphics2D {
 
     @Override
     public void fill(Shape shape) {
-        Shape moved = transform.createTransformedShape(shape);
+        Shape moved = moved(shape);
         if (visible(moved) && colour.getAlpha() > 0) {
             sink.fill(moved, colour);
         }
+    }
+
+    private Shape moved(Shape shape) {
+        return transform.isIdentity() ? shape : transform.createTransformedShape(shape);
     }
 
     private boolean visible(Shape shape) {

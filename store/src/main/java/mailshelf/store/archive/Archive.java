@@ -70,7 +70,7 @@ public final class Archive {
                     for (Part part : parts) {
                         entries.add(write(channel, volume, part, at));
                     }
-                    write(channel, Tar.TRAILER);
+                    write(channel, ByteBuffer.wrap(Tar.TRAILER));
                     channel.force(true);
                 } catch (IOException e) {
                     // on a full disk, half a part would take the last room from the database
@@ -105,17 +105,18 @@ public final class Archive {
 
     private static Entry write(FileChannel channel, String volume, Part part, Instant at) throws IOException {
         int size = part.content().length;
-        write(channel, Tar.header(part.name(), size, at.getEpochSecond()));
-        Entry entry = new Entry(part.sha256(), volume, channel.position(), size);
-        write(channel, part.content());
-        write(channel, new byte[(int) (Tar.padded(size) - size)]);
-        return entry;
+        long startAt = channel.position() + Tar.BLOCK;
+        write(
+                channel,
+                ByteBuffer.wrap(Tar.header(part.name(), size, at.getEpochSecond())),
+                ByteBuffer.wrap(part.content()),
+                ByteBuffer.allocate((int) (Tar.padded(size) - size)));
+        return new Entry(part.sha256(), volume, startAt, size);
     }
 
-    private static void write(FileChannel channel, byte[] bytes) throws IOException {
-        ByteBuffer buffer = ByteBuffer.wrap(bytes);
-        while (buffer.hasRemaining()) {
-            channel.write(buffer);
+    private static void write(FileChannel channel, ByteBuffer... pieces) throws IOException {
+        while (Stream.of(pieces).anyMatch(ByteBuffer::hasRemaining)) {
+            channel.write(pieces);
         }
     }
 
