@@ -175,6 +175,11 @@ final class House implements AutoCloseable {
         stop();
     }
 
+    /** Size of the database's file. */
+    double databaseMegabytes() throws IOException {
+        return Files.size(data.resolve("mailshelf.mv.db")) / 1e6;
+    }
+
     Path archive() {
         return data.resolve("shelf");
     }

@@ -50,7 +50,7 @@ final class KillRounds implements Callable<Integer> {
                 house.awaitClosed(subscription, run);
                 check(round, house.get("runs/" + run), sink);
                 if (round % 10 == 0) {
-                    tell(round);
+                    tell(round, house);
                 }
             }
             checkNumbers(house, subscription);
@@ -69,10 +69,11 @@ final class KillRounds implements Callable<Integer> {
         return (System.nanoTime() - start) / 1_000_000;
     }
 
-    private void tell(int round) {
+    private void tell(int round, House house) throws IOException {
         System.out.printf(
-                "%d rounds: %d killed before the run was closed, %d mails sent again after a lost answer, %d faults%n",
-                round, killedOpen, resent, faults.size());
+                "%d rounds: %d killed before the run was closed, %d mails sent again after a lost answer, "
+                        + "%d faults; the database has %.0f MB%n",
+                round, killedOpen, resent, faults.size(), house.databaseMegabytes());
     }
 
     private void check(int round, JsonNode run, MailSink sink) {

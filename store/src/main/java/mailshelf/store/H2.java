@@ -9,6 +9,7 @@ import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.SQLException;
 import java.sql.Statement;
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
@@ -38,6 +39,12 @@ final class H2 {
             NOT_CONNECTED);
 
     private static final int HEADER_BYTES = 4096;
+
+    /**
+     * What newer commits have replaced stays in the file for so long: until they are on the disk for certain, of which
+     * the servers' beats take care. H2's own 45 s made a file of hundreds of megabytes in a run.
+     */
+    private static final Duration KEPT = Duration.ofSeconds(10);
 
     /** What only this machine can reach. */
     static final String LOCAL = "localhost";
@@ -80,9 +87,13 @@ final class H2 {
         return folder.resolve(NAME);
     }
 
-    /** Without WRITE_DELAY=0 a killed process loses commits of its last half second. */
+    /**
+     * Without WRITE_DELAY=0 a killed process loses commits of its last half second; how long what is out of date stays
+     * is {@link #KEPT}.
+     */
     static String fileUrl(Path folder) {
-        return "jdbc:h2:file:" + file(folder).toAbsolutePath() + ";WRITE_DELAY=0;DB_CLOSE_ON_EXIT=FALSE";
+        return "jdbc:h2:file:" + file(folder).toAbsolutePath() + ";WRITE_DELAY=0;DB_CLOSE_ON_EXIT=FALSE;RETENTION_TIME="
+                + KEPT.toMillis();
     }
 
     /** @param address host and port of {@link #serve} */

@@ -15,10 +15,14 @@ public final class TrendPainter {
 
     private TrendPainter() {}
 
-    /** @param values oldest first, null where there is none; fewer than two are not drawn */
+    /**
+     * Draws it, or nothing where the area is too narrow to show a course.
+     *
+     * @param values oldest first, null where there is none; fewer than two are not drawn
+     */
     public static void paint(Graphics2D graphics, Rectangle2D area, List<Double> values) {
         List<Double> known = values.stream().filter(Objects::nonNull).toList();
-        if (known.size() < 2) {
+        if (known.size() < 2 || area.getWidth() < 6 * DOT) {
             return;
         }
         double low = known.stream().mapToDouble(v -> v).min().orElseThrow();

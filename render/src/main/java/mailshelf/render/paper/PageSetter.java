@@ -112,9 +112,14 @@ public final class PageSetter {
         double base = top + 16;
         double room = to - from;
         ledgerTitle(figure.title(), from, top, room * 0.36);
+        double trend = from + room * 0.38;
+        double value = from + room * 0.69;
+        double untilValue = value - HouseFont.SERIF.width(figure.value(), 12) - 6 - trend;
         TrendPainter.paint(
-                pen.graphics(), new Rectangle2D.Double(from + room * 0.38, top + 6, room * 0.14, 14), figure.trend());
-        pen.right(figure.value(), from + room * 0.69, base, HouseFont.SERIF, 12, HouseColours.INK);
+                pen.graphics(),
+                new Rectangle2D.Double(trend, top + 6, Math.min(room * 0.14, untilValue), 14),
+                figure.trend());
+        pen.right(figure.value(), value, base, HouseFont.SERIF, 12, HouseColours.INK);
         pen.change(figure, figure.shortChange(), from + room * 0.71, base, 9);
     }
 

@@ -9,6 +9,7 @@ import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
 import mailshelf.server.HouseSettings;
 import mailshelf.store.Database;
+import mailshelf.store.Durable;
 import mailshelf.store.delivery.Lease;
 import mailshelf.store.delivery.WorkerStore;
 import org.slf4j.Logger;
@@ -27,14 +28,21 @@ class LeaseKeeper implements SmartLifecycle {
 
     private final InstantSource machineClock;
     private final Database database;
+    private final Durable durable;
     private final WorkerStore workers;
     private final int server;
     private final String owner;
     private ScheduledExecutorService beats;
 
-    LeaseKeeper(InstantSource machineClock, Database database, WorkerStore workers, HouseSettings settings) {
+    LeaseKeeper(
+            InstantSource machineClock,
+            Database database,
+            Durable durable,
+            WorkerStore workers,
+            HouseSettings settings) {
         this.machineClock = machineClock;
         this.database = database;
+        this.durable = durable;
         this.workers = workers;
         this.server = settings.server();
         this.owner = "server-" + server + "/" + UUID.randomUUID();
@@ -58,9 +66,11 @@ class LeaseKeeper implements SmartLifecycle {
         database.doInTransaction(tx -> workers.releaseAll(tx, owner));
     }
 
+    /** Written through to the disk, and with it all before: the database writes over what is older (decision 8). */
     private void beat() {
         try {
             database.doInTransaction(tx -> workers.beat(tx, owner, now()));
+            durable.await();
         } catch (RuntimeException e) {
             LOG.warn("The beat of this server could not be written; others take over what it holds after {}", ALIVE, e);
         }
