@@ -1,23 +1,15 @@
-import { useEffect, useRef } from "react";
+import { useRef } from "react";
 import { useNavigate } from "react-router";
 import { words } from "../words";
+import { useKey } from "./keys";
 
 /** The search field of the top line; "/" and Ctrl+K go to it. */
 export function FindReport() {
   const field = useRef<HTMLInputElement>(null);
   const navigate = useNavigate();
-  useEffect(() => {
-    const jump = (event: KeyboardEvent) => {
-      const typing = event.target instanceof HTMLElement && event.target.matches("input, textarea, select");
-      const called = (event.key === "/" && !typing) || (event.key === "k" && event.ctrlKey);
-      if (called) {
-        event.preventDefault();
-        field.current?.focus();
-      }
-    };
-    window.addEventListener("keydown", jump);
-    return () => window.removeEventListener("keydown", jump);
-  }, []);
+  const jump = () => field.current?.focus();
+  useKey("/", jump);
+  useKey("k", jump, true);
   return (
     <form
       role="search"

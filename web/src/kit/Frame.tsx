@@ -1,8 +1,11 @@
 import { BookOpen, CalendarClock, Library, Mailbox, ShieldCheck } from "lucide-react";
+import { useState } from "react";
 import { NavLink, Outlet } from "react-router";
 import type { Api } from "../api/client";
 import { words } from "../words";
 import { FindReport } from "./FindReport";
+import { useKey } from "./keys";
+import { KeysSheet } from "./KeysSheet";
 import { NextSend } from "./NextSend";
 import { PersonMenu } from "./PersonMenu";
 
@@ -24,6 +27,8 @@ function sections({ me, demo }: Props) {
 /** The top line that every page has, and on a phone the bar at the bottom. */
 export function Frame({ me, demo }: Props) {
   const places = sections({ me, demo });
+  const [keysShown, setKeysShown] = useState(false);
+  useKey("?", () => setKeysShown(true));
   return (
     <>
       <a href="#content" className="bg-base-100 sr-only z-50 p-3 focus:not-sr-only focus:absolute">
@@ -51,13 +56,14 @@ export function Frame({ me, demo }: Props) {
           <div className="ml-auto flex items-center gap-7">
             <FindReport />
             <NextSend />
-            <PersonMenu me={me} />
+            <PersonMenu me={me} showKeys={() => setKeysShown(true)} />
           </div>
         </div>
       </header>
       <main id="content" className="mx-auto max-w-[1280px] px-4 pb-24 md:px-8">
         <Outlet />
       </main>
+      {keysShown && <KeysSheet close={() => setKeysShown(false)} />}
       <nav
         aria-label={words.sections}
         className="border-base-content bg-base-100 fixed inset-x-0 bottom-0 z-20 flex h-14 justify-around border-t md:hidden"

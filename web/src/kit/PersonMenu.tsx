@@ -9,7 +9,7 @@ import { Choices } from "./Choices";
 const THEMES: Theme[] = ["system", "daylight", "lamplight"];
 
 /** Who is signed in, what light it is read by, and the way out. */
-export function PersonMenu({ me }: { me: Api["Me"] }) {
+export function PersonMenu({ me, showKeys }: { me: Api["Me"]; showKeys: () => void }) {
   const [light, setLight] = useState(theme);
   const navigate = useNavigate();
   const signOut = useChange(() => call("session", { method: "DELETE" }));
@@ -35,6 +35,11 @@ export function PersonMenu({ me }: { me: Api["Me"] }) {
           <Link to="/account" className="choose">
             {words.account.title}
           </Link>
+        </p>
+        <p>
+          <button type="button" className="choose" onClick={showKeys}>
+            {words.keys.title}
+          </button>
         </p>
         <button
           type="button"

@@ -1,3 +1,4 @@
+import { singleKeys } from "../kit/keys";
 import { useRef, type KeyboardEvent, type RefObject } from "react";
 
 const PAUSE_MS = 800;
@@ -16,7 +17,8 @@ export function useWalk(shelf: RefObject<HTMLElement | null>) {
     const rowAt = rows.findIndex((row) => row.contains(from));
     const row = rows[rowAt];
     if (!row) return;
-    const to = isLetter(event) ? titled(rows, type(event)) : neighbour(rows, rowAt, from, event.key);
+    const to =
+      isLetter(event) && singleKeys() ? titled(rows, type(event)) : neighbour(rows, rowAt, from, event.key);
     if (to) {
       event.preventDefault();
       from.tabIndex = -1;

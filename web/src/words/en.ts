@@ -40,6 +40,35 @@ export const en = {
   undo: "Undo",
   role: (role: string) => (role === "pdf" ? "PDF" : role),
 
+  keys: {
+    title: "Keys",
+    lists: [
+      {
+        where: "Everywhere",
+        lines: [
+          ["Tab", "the next thing that can be chosen"],
+          ["/ or Ctrl K", "find a report"],
+          ["?", "these keys"],
+          ["Esc", "close what is open"],
+        ],
+      },
+      {
+        where: "On the shelf and in charts",
+        lines: [
+          ["← →", "older and newer, or the next mark"],
+          ["↑ ↓", "the row above and below"],
+          ["Home End", "the oldest and the newest"],
+          ["letters", "the row whose title begins with them"],
+          ["Enter", "open the issue"],
+        ],
+      },
+    ],
+    single: "Keys without Ctrl",
+    singleLine: "Keys without Ctrl, such as / and ? and letters on the shelf:",
+    on: "on",
+    off: "off",
+  },
+
   act: {
     because: "Because (shown wherever it is listed; may be empty)",
     change: "change",

@@ -7,9 +7,11 @@ import java.nio.file.Path;
 import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.SQLException;
+import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import org.flywaydb.core.Flyway;
+import org.h2.mvstore.MVStore;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
@@ -26,6 +28,7 @@ public final class Database implements AutoCloseable {
 
     private final Source source;
     private volatile HikariDataSource connections;
+    private Optional<Upkeep> upkeep = Optional.empty();
     private boolean closed;
 
     private Database(Source source, HikariDataSource connections) {
@@ -39,10 +42,12 @@ public final class Database implements AutoCloseable {
      * @throws StoreException if another process has it, or the folder cannot be written to
      */
     public static Database open(Path folder) {
-        return open("in " + folder, () -> {
+        Database database = open("in " + folder, () -> {
             H2.recover(H2.file(folder));
             return pool(H2.fileUrl(folder), DatabaseKey.of(folder));
         });
+        database.upkeep = Optional.of(new Upkeep(database::file));
+        return database;
     }
 
     /**
@@ -111,6 +116,12 @@ public final class Database implements AutoCloseable {
         }
     }
 
+    MVStore file() throws SQLException {
+        try (Connection connection = connections.getConnection()) {
+            return H2.file(connection);
+        }
+    }
+
     /** Writes all that is committed through to the disk. */
     void sync() {
         doInTransaction(tx -> tx.update(H2.SYNC));
@@ -170,6 +181,7 @@ public final class Database implements AutoCloseable {
     @Override
     public synchronized void close() {
         closed = true;
+        upkeep.ifPresent(Upkeep::close);
         connections.close();
     }
 }

@@ -14,6 +14,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
 import org.h2.api.ErrorCode;
+import org.h2.engine.SessionLocal;
+import org.h2.jdbc.JdbcConnection;
 import org.h2.mvstore.MVStore;
 import org.h2.tools.Server;
 
@@ -45,6 +47,10 @@ final class H2 {
      * the servers' beats take care. H2's own 45 s made a file of hundreds of megabytes in a run.
      */
     private static final Duration KEPT = Duration.ofSeconds(10);
+
+    private static final int WELL_FILLED_PERCENT = 60;
+    private static final int COMPACTED_BYTES = 1_000_000;
+    private static final int COMPACTIONS = 8;
 
     /** What only this machine can reach. */
     static final String LOCAL = "localhost";
@@ -80,6 +86,20 @@ final class H2 {
     private static boolean isClosedWell(Path file) throws IOException {
         try (InputStream in = Files.newInputStream(file)) {
             return new String(in.readNBytes(HEADER_BYTES), StandardCharsets.ISO_8859_1).contains(",clean:1,");
+        }
+    }
+
+    /** The open file of a connection that this process has to it, not by way of a server. */
+    static MVStore file(Connection connection) throws SQLException {
+        SessionLocal session =
+                (SessionLocal) connection.unwrap(JdbcConnection.class).getSession();
+        return session.getDatabase().getStore().getMvStore();
+    }
+
+    /** Writes what is live in mostly dead chunks anew, so that their room can be used; commits wait meanwhile. */
+    static void compact(MVStore file) {
+        for (int i = 0; i < COMPACTIONS && file.compact(WELL_FILLED_PERCENT, COMPACTED_BYTES); i++) {
+            Thread.yield(); // to commits that wait
         }
     }
 

@@ -16,10 +16,12 @@ import org.h2.tools.Server;
 public final class SharedDatabase implements AutoCloseable {
     private final Server server;
     private final Connection held;
+    private final Upkeep upkeep;
 
     private SharedDatabase(Server server, Connection held) {
         this.server = server;
         this.held = held;
+        this.upkeep = new Upkeep(() -> H2.file(held));
     }
 
     /**
@@ -48,6 +50,7 @@ public final class SharedDatabase implements AutoCloseable {
     @Override
     public void close() {
         server.stop();
+        upkeep.close();
         try (Statement statement = held.createStatement()) {
             statement.execute("SHUTDOWN");
         } catch (SQLException e) {

@@ -79,7 +79,7 @@ public final class DefinitionReader {
     }
 
     private Definition definition(YamlCursor root) {
-        String title = root.text("report");
+        String title = root.name("report");
         String about = root.text("about");
         String data = root.text("data");
         List<String> tags = root.texts("tags");
@@ -89,7 +89,7 @@ public final class DefinitionReader {
         root.mapping("columns").ifPresent(names -> {
             for (String column : names.keys()) {
                 requireColumn(names, column, column, null);
-                titles.put(column, names.text(column));
+                titles.put(column, names.name(column));
             }
         });
         root.mapping("measures").ifPresent(this::readMeasures);
@@ -117,7 +117,7 @@ public final class DefinitionReader {
     }
 
     private Optional<Measure> measure(String id, YamlCursor in) {
-        String title = in.text("title");
+        String title = in.name("title");
         Format format = new Format(in.optionalText("unit").orElse(""), decimals(in), good(in));
         List<Filter> where = where(in);
         Optional<Measure> measure = Optional.empty();
@@ -192,7 +192,7 @@ public final class DefinitionReader {
     }
 
     private Definition.Page page(YamlCursor in, int number) {
-        String title = in.text("page");
+        String title = in.name("page");
         String id = in.optionalText("id").orElse("p" + number);
         List<Block> blocks = new ArrayList<>();
         for (YamlCursor block : in.mappings("blocks")) {
@@ -210,13 +210,13 @@ public final class DefinitionReader {
         if (in.has("figure")) {
             block = measureAt(in, "figure")
                     .map(measure -> new Block.Figure(
-                            id, in.optionalText("title").orElse(measure.title()), measure, trend(in, "trend")));
+                            id, in.optionalName("title").orElse(measure.title()), measure, trend(in, "trend")));
         } else if (in.has("chart")) {
             block = chart(in, id);
         } else if (in.has("table")) {
             block = table(in, id);
         } else if (in.has("text")) {
-            block = Optional.of(new Block.Text(id, in.optionalText("title").orElse(""), in.text("text")));
+            block = Optional.of(new Block.Text(id, in.optionalName("title").orElse(""), in.text("text")));
         } else {
             in.fault("", "a block is one of figure, chart, table, text");
         }
@@ -235,7 +235,7 @@ public final class DefinitionReader {
             in.fault("chart", "a chart needs either \"over\" (such as 26 weeks) or \"by\" (a column)");
         }
         Optional<String> split = textColumn(in, "split");
-        String title = in.text("title");
+        String title = in.name("title");
         return measureAt(in, "measure")
                 .map(measure -> new Block.Chart(
                         id,
@@ -248,7 +248,7 @@ public final class DefinitionReader {
     }
 
     private Optional<Block> table(YamlCursor in, String id) {
-        String title = in.text("title");
+        String title = in.name("title");
         if (in.text("table").equals("rows")) {
             List<String> shown = in.texts("columns");
             shown.forEach(column -> requireColumn(in, "columns", column, null));

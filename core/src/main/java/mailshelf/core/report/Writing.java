@@ -20,6 +20,7 @@ import mailshelf.core.time.Period;
 import mailshelf.core.time.Window;
 import mailshelf.core.wording.Dates;
 import mailshelf.core.wording.Figures;
+import mailshelf.core.wording.OneLine;
 import mailshelf.core.wording.Words;
 
 /** Writes a {@link PageModel} out in one language and zone. */
@@ -70,7 +71,7 @@ public final class Writing {
         String days = dates.fullWindow(model.window());
         parts.add(named.isEmpty() ? days : days + ", " + named);
         for (Filter filter : model.filters()) {
-            parts.add(words.list(filter.anyOf()));
+            parts.add(words.list(filter.anyOf().stream().map(OneLine::of).toList()));
         }
         return String.join(" · ", parts);
     }
@@ -213,12 +214,12 @@ public final class Writing {
     }
 
     private String seriesName(String raw) {
-        return raw.equals(Evaluation.REST) ? words.say("chart.rest") : raw;
+        return raw.equals(Evaluation.REST) ? words.say("chart.rest") : OneLine.of(raw);
     }
 
     private String category(String raw, Optional<Grain> grain) {
         if (grain.isEmpty()) {
-            return raw.isEmpty() ? words.say("value.none") : raw;
+            return raw.isEmpty() ? words.say("value.none") : OneLine.of(raw);
         }
         LocalDate start = LocalDate.parse(raw);
         return grain.get() == Grain.MONTH ? dates.month(start) : dates.day(start);
@@ -260,7 +261,7 @@ public final class Writing {
 
     private Written.Cell cell(ColumnModel column, String raw) {
         return switch (column.type()) {
-            case TEXT -> new Written.Cell(raw, Written.Verdict.NEITHER);
+            case TEXT -> new Written.Cell(OneLine.of(raw), Written.Verdict.NEITHER);
             case DATE ->
                 new Written.Cell(raw.isEmpty() ? "" : dates.weekday(LocalDate.parse(raw)), Written.Verdict.NEITHER);
             case NUMBER -> number(column, raw);

@@ -8,6 +8,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import mailshelf.core.Problem;
+import mailshelf.core.wording.OneLine;
 import org.snakeyaml.engine.v2.exceptions.Mark;
 import org.snakeyaml.engine.v2.nodes.MappingNode;
 import org.snakeyaml.engine.v2.nodes.Node;
@@ -57,6 +58,22 @@ final class YamlCursor {
         }
         fault(entries.get(key), "\"" + key + "\" must be one text");
         return Optional.empty();
+    }
+
+    /** A text that stands in a line with others, such as a title. */
+    String name(String key) {
+        return named(key, text(key));
+    }
+
+    Optional<String> optionalName(String key) {
+        return optionalText(key).map(text -> named(key, text));
+    }
+
+    private String named(String key, String text) {
+        if (!text.isEmpty() && !OneLine.isName(text)) {
+            fault(key, "\"" + key + "\" must be at most " + OneLine.LONGEST_NAME + " characters on one line");
+        }
+        return text;
     }
 
     List<String> texts(String key) {

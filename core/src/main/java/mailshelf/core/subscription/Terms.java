@@ -31,9 +31,6 @@ public record Terms(
         Output output,
         Schedule schedule,
         Locale locale) {
-    /** Longest name that a spine's row, a subject and a file can carry. */
-    public static final int LONGEST_NAME = 120;
-
     public Terms {
         pages = List.copyOf(pages);
         filters = List.copyOf(filters);

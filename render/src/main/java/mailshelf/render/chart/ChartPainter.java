@@ -204,11 +204,12 @@ public final class ChartPainter {
     /** As many names as there is room for, the last one always. */
     private void categoryNamesBelow() {
         int count = chart.categories().size();
-        double widest =
-                chart.categories().stream().mapToDouble(this::width).max().orElse(1) + 3 * LABEL_GAP;
+        double widest = Math.min(
+                chart.categories().stream().mapToDouble(this::width).max().orElse(1) + 3 * LABEL_GAP,
+                area.getWidth() / 4);
         int step = Math.max(1, (int) Math.ceil(widest * count / data.getWidth()));
         for (int i = count - 1; i >= 0; i -= step) {
-            String name = chart.categories().get(i);
+            String name = HouseFont.SANS.fit(chart.categories().get(i), sizePt, (float) area.getWidth() / 4);
             double x = middle(i) - width(name) / 2;
             double rightmost = area.getMaxX() - width(name);
             text(
@@ -268,8 +269,9 @@ public final class ChartPainter {
         for (double[] place : places) {
             double y = Math.min(place[1], lowest);
             lowest = y - sizePt * 1.25;
+            double from = data.getMaxX() + LABEL_GAP / 2;
             String label = directLabel(chart.series().get((int) place[0]), last);
-            text(label, data.getMaxX() + LABEL_GAP / 2, y, HouseColours.INK);
+            text(HouseFont.SANS.fit(label, sizePt, (float) (area.getMaxX() - from)), from, y, HouseColours.INK);
         }
     }
 
@@ -296,6 +298,6 @@ public final class ChartPainter {
     private void text(String text, double x, double y, Color colour) {
         graphics.setFont(HouseFont.SANS.at(sizePt));
         graphics.setPaint(colour);
-        graphics.drawString(text, (float) x, (float) y);
+        graphics.drawString(HouseFont.SANS.spelled(text), (float) x, (float) y);
     }
 }

@@ -29,6 +29,9 @@ final class MailHtml {
 
     private static final String SANS = "font-family:'Source Sans 3','Segoe UI',Helvetica,Arial,sans-serif;";
     private static final String SERIF = "font-family:Fraunces,Georgia,'Times New Roman',serif;";
+    /** A label without a space in it may be wider than a phone. */
+    private static final String LONG_WORDS = "overflow-wrap:anywhere;";
+
     private static final String GREY =
             "class=\"g\" style=\"" + SANS + "font-size:14px;line-height:21px;color:#5F6866;margin:0\"";
 
@@ -144,7 +147,8 @@ final class MailHtml {
         for (int i = from; i < chart.categories().size(); i++) {
             Double value = series.values().get(i);
             long width = value == null || longest <= 0 ? 0 : Math.round(Math.max(0, value) * 100 / longest);
-            out.raw("<tr><th scope=\"row\" align=\"left\" style=\"font-weight:400;padding:3px 12px 3px 0;width:30%\">")
+            out.raw("<tr><th scope=\"row\" align=\"left\" style=\"font-weight:400;padding:3px 12px 3px 0;width:30%;"
+                            + LONG_WORDS + "\">")
                     .text(chart.categories().get(i))
                     .raw("</th><td style=\"width:55%\"><div class=\"bar\" style=\"height:14px;background:#1F5C4D;width:"
                             + width + "%\"></div></td>")
@@ -197,7 +201,8 @@ final class MailHtml {
     private static String cellStyle(boolean number, String more) {
         String align = number ? "right" : "left";
         return "align=\"" + align + "\" style=\"padding:6px 0 6px " + (number ? "12px" : "0")
-                + ";border-bottom:1px solid #DDD5C4;text-align:" + align + ";" + more + "\"";
+                + ";border-bottom:1px solid #DDD5C4;text-align:" + align + ";" + (number ? "" : LONG_WORDS) + more
+                + "\"";
     }
 
     private void text(Written.Text text) {

@@ -20,6 +20,8 @@ public final class PageSetter {
     private static final double LYING_ROW = 19;
     private static final double LEDGER_ROW = 26;
     private static final double BLOCK_GAP = 22;
+    private static final double TITLE_LINE = 14;
+    private static final double TITLE_GAP = 4;
 
     private final Sheets sheets;
     private final Words words;
@@ -87,7 +89,8 @@ public final class PageSetter {
         double height = Math.max(84, others.size() * LEDGER_ROW + 4);
         need(height);
         double leadWidth = others.isEmpty() ? width : width * 0.36;
-        pen.left(lead.title(), left, y + 9, HouseFont.SANS, 9, HouseColours.GREY);
+        String title = HouseFont.SANS.fit(lead.title(), 9, (float) leadWidth);
+        pen.left(title, left, y + 9, HouseFont.SANS, 9, HouseColours.GREY);
         pen.left(
                 HouseFont.SERIF.fit(lead.value(), 40, (float) leadWidth),
                 left - 1,
@@ -137,20 +140,24 @@ public final class PageSetter {
 
     private void chart(Written.Chart chart) {
         double height = chart.overTime() ? CHART_HEIGHT : chart.categories().size() * LYING_ROW + 12;
-        need(height + 20);
-        blockTitle(chart.title());
+        blockTitle(chart.title(), height);
         ChartPainter.paint(pen.graphics(), new Rectangle2D.Double(left, y, width, height), chart, 8.5f);
         y += height + BLOCK_GAP;
     }
 
-    private void blockTitle(String title) {
-        pen.left(title, left, y + 10, HouseFont.SANS_BOLD, 10.5f, HouseColours.INK);
-        y += 18;
+    /** With room for what follows, so that no title stands alone at the foot of a sheet. */
+    private void blockTitle(String title, double following) {
+        List<String> lines = Pen.wrap(title, HouseFont.SANS_BOLD, 10.5f, width);
+        need(lines.size() * TITLE_LINE + TITLE_GAP + following);
+        for (String line : lines) {
+            pen.left(line, left, y + 10, HouseFont.SANS_BOLD, 10.5f, HouseColours.INK);
+            y += TITLE_LINE;
+        }
+        y += TITLE_GAP;
     }
 
     private void table(Written.Table table) {
-        need(20 + TableSetter.headWithOneRow());
-        blockTitle(table.title());
+        blockTitle(table.title(), TableSetter.headWithOneRow());
         TableSetter setter = new TableSetter(table, left, width);
         y = setter.head(pen, y);
         if (table.rows().isEmpty()) {
@@ -173,8 +180,7 @@ public final class PageSetter {
 
     private void text(Written.Text text) {
         if (!text.title().isEmpty()) {
-            need(40);
-            blockTitle(text.title());
+            blockTitle(text.title(), 22);
         }
         for (String line : Pen.wrap(text.text(), HouseFont.SANS, 10, Math.min(width, 420))) {
             need(15);

@@ -3,6 +3,7 @@ package mailshelf.render.paper;
 import java.awt.Color;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.IntPredicate;
 import java.util.stream.IntStream;
 import mailshelf.core.report.Written;
 import mailshelf.render.HouseColours;
@@ -90,15 +91,29 @@ final class TableSetter {
         }
     }
 
-    /** What the contents need; the room left over, or lacking, goes by share. */
+    /** What the contents need; room left over goes by share, and what lacks is taken from texts before numbers. */
     private double[] widths() {
         int columns = table.heads().size();
-        double[] wanted = IntStream.range(0, columns).mapToDouble(this::wanted).toArray();
         double room = width - COLUMN_GAP * (columns - 1);
-        double sum = IntStream.range(0, columns).mapToDouble(i -> wanted[i]).sum();
+        double[] wanted = IntStream.range(0, columns).mapToDouble(this::wanted).toArray();
+        double texts = sum(wanted, column -> !table.heads().get(column).number());
+        double left = room - sum(wanted, column -> table.heads().get(column).number());
+        if (left < texts && left > 0) {
+            for (int i = 0; i < columns; i++) {
+                wanted[i] *= table.heads().get(i).number() ? 1 : left / texts;
+            }
+        }
+        double sum = sum(wanted, column -> true);
         return IntStream.range(0, columns)
                 .mapToDouble(i -> sum == 0 ? room / columns : wanted[i] * room / sum)
                 .toArray();
+    }
+
+    private static double sum(double[] wanted, IntPredicate which) {
+        return IntStream.range(0, wanted.length)
+                .filter(which)
+                .mapToDouble(i -> wanted[i])
+                .sum();
     }
 
     private double wanted(int column) {

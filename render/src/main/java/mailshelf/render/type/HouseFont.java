@@ -21,6 +21,7 @@ public enum HouseFont {
     SERIF("fraunces/600SemiBold/Fraunces_600SemiBold.ttf", "Fraunces-SemiBold");
 
     private static final int NO_BREAK_SPACE = 0xA0;
+    private static final int UNSEEN = -1;
 
     /** Up to here, Latin to arithmetic signs, what a character is and how wide is looked up once, at the start. */
     private static final int KNOWN = 0x2300;
@@ -74,18 +75,28 @@ public enum HouseFont {
         return SANS;
     }
 
-    /** The text as this face can write it: a space that it lacks, as the thin one between thousands, is its plain one. */
+    /**
+     * The text as this face can write it: a space that it lacks, as the thin one between thousands, is its plain one,
+     * and a mark that it lacks and nobody would see is left out.
+     */
     public String spelled(String text) {
         StringBuilder written = new StringBuilder(text.length());
         for (int i = 0; i < text.length(); i += Character.charCount(text.codePointAt(i))) {
-            written.appendCodePoint(spelled(text.codePointAt(i)));
+            int character = spelled(text.codePointAt(i));
+            if (character != UNSEEN) {
+                written.appendCodePoint(character);
+            }
         }
         return written.toString();
     }
 
     private int spelled(int character) {
-        boolean lacked = glyph(character) == 0 && Character.isSpaceChar(character);
-        return lacked ? NO_BREAK_SPACE : character;
+        if (glyph(character) != 0) {
+            return character;
+        }
+        int type = Character.getType(character);
+        boolean unseen = type == Character.FORMAT || type == Character.CONTROL;
+        return Character.isSpaceChar(character) ? NO_BREAK_SPACE : unseen ? UNSEEN : character;
     }
 
     /** Width of a text at a size, both in points; kerning is left out everywhere alike. */
@@ -94,7 +105,9 @@ public enum HouseFont {
         for (int i = 0; i < text.length(); ) {
             int character = text.codePointAt(i);
             int written = spelled(character);
-            units += written < KNOWN ? advances[written] : advance(glyph(written));
+            if (written != UNSEEN) {
+                units += written < KNOWN ? advances[written] : advance(glyph(written));
+            }
             i += Character.charCount(character);
         }
         return units * sizePt / perEm;
@@ -102,14 +115,20 @@ public enum HouseFont {
 
     /** The text, cut with an ellipsis where it is wider than allowed. */
     public String fit(String text, float sizePt, float widthPt) {
-        if (width(text, sizePt) <= widthPt) {
-            return text;
+        float room = widthPt - width("…", sizePt);
+        float used = 0;
+        int end = 0; // of what fits with the ellipsis behind it
+        for (int i = 0; i < text.length(); ) {
+            int next = i + Character.charCount(text.codePointAt(i));
+            used += width(text.substring(i, next), sizePt);
+            if (used <= room) {
+                end = next;
+            } else if (used > widthPt) {
+                return text.substring(0, end) + "…";
+            }
+            i = next;
         }
-        int end = text.length();
-        while (end > 0 && width(text.substring(0, end) + "…", sizePt) > widthPt) {
-            end = text.offsetByCodePoints(end, -1);
-        }
-        return text.substring(0, end) + "…";
+        return text;
     }
 
     int glyph(int character) {

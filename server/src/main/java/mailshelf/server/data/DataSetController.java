@@ -12,6 +12,7 @@ import mailshelf.core.Problem;
 import mailshelf.core.data.Column;
 import mailshelf.core.data.DataSetId;
 import mailshelf.core.rights.Person;
+import mailshelf.core.wording.OneLine;
 import mailshelf.server.rights.Gate;
 import mailshelf.store.Database;
 import mailshelf.store.data.DataSet;
@@ -66,6 +67,10 @@ class DataSetController {
     @ResponseStatus(HttpStatus.CREATED)
     DataSetView post(Person who, @RequestBody DataSetWish wish) {
         gate.requireAdministrator(who);
+        if (!OneLine.isName(wish.name())
+                || !wish.columns().stream().map(Column::name).allMatch(OneLine::isName)) {
+            throw Problem.invalid("data.bad-name", OneLine.LONGEST_NAME);
+        }
         if (wish.columns().stream().noneMatch(Column.date(wish.dateColumn())::equals)) {
             throw Problem.invalid("data.no-date-column", wish.dateColumn());
         }

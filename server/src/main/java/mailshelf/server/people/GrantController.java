@@ -19,6 +19,7 @@ import mailshelf.core.rights.PersonId;
 import mailshelf.core.rights.Rights;
 import mailshelf.core.rights.Subject;
 import mailshelf.core.rights.Verb;
+import mailshelf.core.wording.OneLine;
 import mailshelf.server.audit.AuditTrail;
 import mailshelf.server.rights.Gate;
 import mailshelf.store.Database;
@@ -90,7 +91,7 @@ class GrantController {
     @ResponseStatus(HttpStatus.CREATED)
     FolderMade post(Person who, @RequestBody NewFolder wish) {
         gate.requireAdministrator(who);
-        if (wish.name().isBlank() || wish.name().length() > 120) {
+        if (!OneLine.isName(wish.name())) {
             throw Problem.invalid("folder.bad-name");
         }
         return database.inTransaction(tx -> {

@@ -15,6 +15,7 @@ import mailshelf.core.rights.Group;
 import mailshelf.core.rights.GroupId;
 import mailshelf.core.rights.Person;
 import mailshelf.core.rights.PersonId;
+import mailshelf.core.wording.OneLine;
 import mailshelf.server.audit.AuditTrail;
 import mailshelf.server.rights.Gate;
 import mailshelf.store.Database;
@@ -37,8 +38,6 @@ import org.springframework.web.bind.annotation.RestController;
 class PeopleController {
     /** One at sign with something around it, nothing that could end a header line; the mail server decides the rest. */
     private static final Pattern ADDRESS = Pattern.compile("[^\\s@<>,;\"]{1,64}@[^\\s@<>,;\"]{1,189}");
-
-    private static final int LONGEST_NAME = 120;
 
     private final Gate gate;
     private final Database database;
@@ -87,20 +86,11 @@ class PeopleController {
     @ResponseStatus(HttpStatus.CREATED)
     PersonView post(Person who, @RequestBody NewPerson wish) {
         gate.requireAdministrator(who);
-        List<Problem.Fault> faults = new ArrayList<>();
-        if (!isName(wish.name())) {
-            faults.add(new Problem.Fault("name", "1 to " + LONGEST_NAME + " characters on one line"));
-        }
+        List<Problem.Fault> faults = new ArrayList<>(faultsOfName(wish.name()));
         if (!ADDRESS.matcher(wish.address()).matches()) {
             faults.add(new Problem.Fault("address", "one mail address, such as ida@brinewater.example"));
         }
-        if (!faults.isEmpty()) {
-            throw new Problem(
-                    Problem.Kind.INVALID,
-                    "person.bad-fields",
-                    faults,
-                    faults.get(0).field());
-        }
+        require(faults);
         return database.inTransaction(tx -> {
             if (people.byAddress(tx, wish.address()).isPresent()) {
                 throw new Problem(Problem.Kind.CONFLICT, "person.address-taken", wish.address());
@@ -122,8 +112,20 @@ class PeopleController {
         });
     }
 
-    private static boolean isName(String name) {
-        return !name.isBlank() && name.length() <= LONGEST_NAME && name.chars().noneMatch(Character::isISOControl);
+    private static List<Problem.Fault> faultsOfName(String name) {
+        return OneLine.isName(name)
+                ? List.of()
+                : List.of(new Problem.Fault("name", "1 to " + OneLine.LONGEST_NAME + " characters on one line"));
+    }
+
+    private static void require(List<Problem.Fault> faults) {
+        if (!faults.isEmpty()) {
+            throw new Problem(
+                    Problem.Kind.INVALID,
+                    "person.bad-fields",
+                    faults,
+                    faults.get(0).field());
+        }
     }
 
     @PutMapping("/people/{id}")
@@ -132,6 +134,7 @@ class PeopleController {
         if (id.equals(who.id()) && (!change.administrator() || !change.active())) {
             throw new Problem(Problem.Kind.CONFLICT, "person.not-yourself");
         }
+        require(faultsOfName(change.name()));
         return database.inTransaction(tx -> {
             Person before = people.find(tx, id).orElseThrow(Problem::notFound);
             people.update(
@@ -188,7 +191,7 @@ class PeopleController {
     @ResponseStatus(HttpStatus.CREATED)
     GroupView post(Person who, @RequestBody NewGroup wish) {
         gate.requireAdministrator(who);
-        if (!isName(wish.name())) {
+        if (!OneLine.isName(wish.name())) {
             throw Problem.invalid("group.bad-name");
         }
         return database.inTransaction(tx -> {

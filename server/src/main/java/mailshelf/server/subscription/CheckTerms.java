@@ -18,6 +18,7 @@ import mailshelf.core.subscription.Subscription;
 import mailshelf.core.subscription.SubscriptionId;
 import mailshelf.core.subscription.Terms;
 import mailshelf.core.time.FixedPeriod;
+import mailshelf.core.wording.OneLine;
 import mailshelf.core.wording.Words;
 import mailshelf.server.library.Definitions;
 import mailshelf.server.library.Filters;
@@ -59,8 +60,8 @@ class CheckTerms {
         if (new HashSet<>(terms.pages()).size() != terms.pages().size()) {
             throw Problem.invalid("subscription.page-twice");
         }
-        if (terms.name().length() > Terms.LONGEST_NAME || terms.name().chars().anyMatch(Character::isISOControl)) {
-            throw Problem.invalid("subscription.bad-name", Terms.LONGEST_NAME);
+        if (!terms.name().isBlank() && !OneLine.isName(terms.name())) {
+            throw Problem.invalid("subscription.bad-name", OneLine.LONGEST_NAME);
         }
         requireAudience(tx, owner, report.folder(), terms.recipients());
     }

@@ -1,0 +1,50 @@
+package mailshelf.store;
+
+import java.sql.SQLException;
+import java.time.Duration;
+import java.util.concurrent.Executors;
+import java.util.concurrent.ScheduledExecutorService;
+import java.util.concurrent.TimeUnit;
+import org.h2.mvstore.MVStore;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+
+/**
+ * Keeps the database's file small while it is open. H2 has a thread of its own for that, but not where every commit is
+ * written at once, as ours are: there the file would grow by each commit until an end in good order. One thread.
+ */
+final class Upkeep implements AutoCloseable {
+    private static final Duration PAUSE = Duration.ofSeconds(20);
+
+    private static final Logger LOG = LoggerFactory.getLogger(Upkeep.class);
+
+    /** Where the open file is, which changes when it had to be opened anew. */
+    interface OpenFile {
+        MVStore get() throws SQLException;
+    }
+
+    private final OpenFile file;
+    private final ScheduledExecutorService thread = Executors.newSingleThreadScheduledExecutor(task -> {
+        Thread made = new Thread(task, "database-upkeep");
+        made.setDaemon(true);
+        return made;
+    });
+
+    Upkeep(OpenFile file) {
+        this.file = file;
+        thread.scheduleWithFixedDelay(this::compact, PAUSE.toSeconds(), PAUSE.toSeconds(), TimeUnit.SECONDS);
+    }
+
+    private void compact() {
+        try {
+            H2.compact(file.get());
+        } catch (SQLException | RuntimeException e) {
+            LOG.warn("The database's file could not be made smaller: {}", e.getMessage());
+        }
+    }
+
+    @Override
+    public void close() {
+        thread.shutdownNow();
+    }
+}
