@@ -47,7 +47,7 @@ function Block({ id, page, drawings }: { id: string; page: Page; drawings: View[
   }
   const text = page.texts.find((each) => each.id === id);
   return text ? (
-    <div className="max-w-prose">
+    <div className="max-w-prose min-w-0">
       <h3>{text.title}</h3>
       <p className="whitespace-pre-line">{text.text}</p>
     </div>

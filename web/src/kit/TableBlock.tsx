@@ -16,7 +16,7 @@ function Line({ cells, heads, className }: LineProps) {
       {cells.map((cell, i) => (
         <td
           key={heads[i]?.title}
-          className={`py-1.5 pl-6 first:pl-0 ${heads[i]?.number ? "text-right" : ""} ${
+          className={`py-1.5 pl-6 first:pl-0 ${heads[i]?.number ? "text-right" : "min-w-28 wrap-anywhere"} ${
             cell.verdict === "NEITHER" ? "" : verdictColour(cell.verdict)
           }`}
         >
@@ -30,7 +30,7 @@ function Line({ cells, heads, className }: LineProps) {
 /** A report's table: thin rules, aligned figures, the sum under a stronger rule. */
 export function TableBlock({ table }: { table: Api["Table"] }) {
   return (
-    <div className="max-w-full overflow-x-auto">
+    <div className="max-w-full min-w-0 overflow-x-auto">
       <table className="w-full" aria-label={table.title}>
         <caption className="pb-1 text-left font-semibold">{table.title}</caption>
         <thead>

@@ -3,8 +3,10 @@ package mailshelf.e2e;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.LoadState;
+import com.microsoft.playwright.options.ReducedMotion;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -12,11 +14,15 @@ import java.util.List;
 import java.util.function.Consumer;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.RegisterExtension;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 
-/** Every view, with its editors open and in both lights, against the rules of WCAG 2.2 that a program can check. */
+/**
+ * Every view, with its editors open, in both lights and at all widths, against the rules of WCAG 2.2 that a program can
+ * check.
+ */
 class AccessibleTest {
     @RegisterExtension
     static final RunningDemo DEMO = new RunningDemo("accessible");
@@ -32,6 +38,16 @@ class AccessibleTest {
               found.violations.flatMap(rule => rule.nodes.map(node => rule.id + ': ' + node.target + ' ' +
                 node.any.concat(node.all).map(check => check.message).join('; '))))
             """;
+
+    private static final String MOVING = """
+            () => [...document.querySelectorAll('*')].filter(one => {
+              const style = getComputedStyle(one);
+              return style.animationName !== 'none' || style.transitionDuration.split(', ').some(each => each !== '0s');
+            }).map(one => one.tagName)
+            """;
+
+    /** The smallest that is meant, a phone, half of 1280 (at 200 %), and a screen of 4K. */
+    private static final int[] WIDTHS = {320, 390, 640, 3840};
 
     private static Reader reader;
     private static String axe;
@@ -83,6 +99,7 @@ class AccessibleTest {
                 new View("groups", "/house/groups", nothing),
                 new View("audit trail", "/house/audit", nothing),
                 new View("account", "/account", nothing),
+                new View("keys", "/library", reader -> reader.page.keyboard().press("?")),
                 new View("no such thing", "/subscriptions/99999", nothing),
                 new View("no such address", "/nowhere", nothing));
     }
@@ -113,5 +130,23 @@ class AccessibleTest {
             reader.page.evaluate(axe);
             assertThat((List<?>) reader.page.evaluate(FAULTS)).as(light).isEmpty();
         }
+        for (int width : WIDTHS) {
+            reader.page.setViewportSize(width, 800);
+            assertThat(reader.page.evaluate("document.documentElement.scrollWidth - window.innerWidth"))
+                    .as("wider than %d px by", width)
+                    .isEqualTo(0);
+        }
+        reader.page.setViewportSize(1280, 800);
+    }
+
+    @Test
+    void nothing_moves_for_who_wants_nothing_to_move() {
+        reader.page.emulateMedia(new Page.EmulateMediaOptions().setReducedMotion(ReducedMotion.REDUCE));
+        reader.page.navigate("/");
+        assertThat(reader.page.getByRole(AriaRole.MAIN)).isVisible();
+        reader.page.waitForLoadState(LoadState.NETWORKIDLE);
+        assertThat((List<?>) reader.page.evaluate(MOVING)).isEmpty();
+        reader.page.emulateMedia(new Page.EmulateMediaOptions().setReducedMotion(ReducedMotion.NO_PREFERENCE));
+        assertThat((List<?>) reader.page.evaluate(MOVING)).isNotEmpty();
     }
 }

@@ -14,6 +14,9 @@ import org.slf4j.LoggerFactory;
  * written at once, as ours are: there the file would grow by each commit until an end in good order. One thread.
  */
 final class Upkeep implements AutoCloseable {
+    /** Soon for the first time, so that the file of a process that is killed again and again stays small too. */
+    private static final Duration FIRST = Duration.ofSeconds(5);
+
     private static final Duration PAUSE = Duration.ofSeconds(20);
 
     private static final Logger LOG = LoggerFactory.getLogger(Upkeep.class);
@@ -32,7 +35,7 @@ final class Upkeep implements AutoCloseable {
 
     Upkeep(OpenFile file) {
         this.file = file;
-        thread.scheduleWithFixedDelay(this::compact, PAUSE.toSeconds(), PAUSE.toSeconds(), TimeUnit.SECONDS);
+        thread.scheduleWithFixedDelay(this::compact, FIRST.toSeconds(), PAUSE.toSeconds(), TimeUnit.SECONDS);
     }
 
     private void compact() {
