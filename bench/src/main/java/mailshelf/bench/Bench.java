@@ -8,7 +8,14 @@ import picocli.CommandLine.Command;
         name = "bench",
         description = "Measures Mail Shelf.",
         mixinStandardHelpOptions = true,
-        subcommands = {CopyCost.class, PageEvaluation.class, LargeSend.class, KillRounds.class})
+        subcommands = {
+            CopyCost.class,
+            PageEvaluation.class,
+            LargeSend.class,
+            KillRounds.class,
+            StopInRun.class,
+            Views.class
+        })
 public final class Bench {
     private Bench() {}
 

@@ -1,17 +1,9 @@
 package mailshelf.bench;
 
-import com.microsoft.playwright.BrowserContext;
-import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Page;
-import com.microsoft.playwright.Playwright;
 import java.io.IOException;
-import java.io.UncheckedIOException;
-import java.nio.file.Files;
-import java.nio.file.NoSuchFileException;
-import java.nio.file.Path;
 import java.util.Base64;
 import java.util.List;
-import java.util.Map;
 import java.util.Objects;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -39,33 +31,13 @@ final class BrowserPrint implements AutoCloseable {
             </style><body></body>
             """;
 
-    private final Path profile;
-    private final Playwright playwright;
-    private final BrowserContext context;
-    private final Page page;
+    private final Browser browser = new Browser();
 
     BrowserPrint() throws IOException {
-        profile = Files.createTempDirectory("bench-browser");
-        playwright = Playwright.create(
-                new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
-        context = playwright
-                .chromium()
-                .launchPersistentContext(
-                        profile,
-                        new BrowserType.LaunchPersistentContextOptions()
-                                .setExecutablePath(Path.of("/usr/bin/chromium"))
-                                .setArgs(List.of(
-                                        "--no-sandbox",
-                                        "--disable-gpu",
-                                        "--disable-quic",
-                                        "--no-first-run",
-                                        "--disable-background-networking",
-                                        "--disable-component-update",
-                                        "--disable-sync")));
-        page = context.newPage();
-        page.setContent(FRAME.formatted(
-                font("source-sans-3/400Regular/SourceSans3_400Regular.ttf"),
-                font("fraunces/600SemiBold/Fraunces_600SemiBold.ttf")));
+        browser.page()
+                .setContent(FRAME.formatted(
+                        font("source-sans-3/400Regular/SourceSans3_400Regular.ttf"),
+                        font("fraunces/600SemiBold/Fraunces_600SemiBold.ttf")));
     }
 
     private static String font(String resource) throws IOException {
@@ -76,10 +48,11 @@ final class BrowserPrint implements AutoCloseable {
     }
 
     byte[] print(List<Written.Page> pages) {
-        page.evaluate(
-                "html => { document.body.innerHTML = html; return document.fonts.ready.then(() => true) }",
-                pages.stream().map(BrowserPrint::html).collect(Collectors.joining()));
-        return page.pdf(new Page.PdfOptions().setPreferCSSPageSize(true));
+        browser.page()
+                .evaluate(
+                        "html => { document.body.innerHTML = html; return document.fonts.ready.then(() => true) }",
+                        pages.stream().map(BrowserPrint::html).collect(Collectors.joining()));
+        return browser.page().pdf(new Page.PdfOptions().setPreferCSSPageSize(true));
     }
 
     private static String html(Written.Page page) {
@@ -114,33 +87,13 @@ final class BrowserPrint implements AutoCloseable {
         into.append("</table>");
     }
 
-    /** CPU time of all of its processes until now. */
+    /** CPU time of all of the browser's processes until now. */
     double cpuMillis() {
-        return ProcessHandle.allProcesses()
-                .filter(process -> process.info().commandLine().orElse("").contains(profile.toString()))
-                .flatMap(process -> Stream.concat(Stream.of(process), process.descendants()))
-                .distinct()
-                .mapToDouble(BrowserPrint::cpuMillis)
-                .sum();
-    }
-
-    /** From the kernel's table, in ticks of 10 ms (proc(5), /proc/pid/stat, fields 14 and 15); 0 for one that has ended. */
-    private static double cpuMillis(ProcessHandle process) {
-        Path file = Path.of("/proc/" + process.pid() + "/stat");
-        try {
-            String stat = Files.readString(file);
-            String[] fields = stat.substring(stat.lastIndexOf(')') + 2).split(" ");
-            return 10.0 * (Long.parseLong(fields[11]) + Long.parseLong(fields[12]));
-        } catch (NoSuchFileException e) {
-            return 0;
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
+        return browser.cpuMillis();
     }
 
     @Override
     public void close() {
-        context.close();
-        playwright.close();
+        browser.close();
     }
 }

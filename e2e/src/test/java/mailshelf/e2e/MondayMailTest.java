@@ -180,6 +180,8 @@ class MondayMailTest {
         }
         assertThat(tor.get("library").get("entries")).isEmpty();
         assertThat(tor.get("shelf").get("rows")).isEmpty();
+        assertThat(tor.get("subscriptions")).isEmpty();
+        assertThat(tor.get("subscriptions/next").get("at").isNull()).isTrue();
         reader.signInAs("Tor Egeland");
         reader.page.navigate("/reports/1");
         assertThat(reader.page.getByRole(AriaRole.ALERT)).isVisible();

@@ -24,7 +24,7 @@ final class MailHtml {
               .bar { background:#5da892 !important }
             }
             @media (max-width: 480px) { .f { display:block !important; width:auto !important } .p { padding:16px !important } }
-            </style></head>
+            </style>
             """;
 
     private static final String SANS = "font-family:'Source Sans 3','Segoe UI',Helvetica,Arial,sans-serif;";
@@ -49,6 +49,7 @@ final class MailHtml {
     private String write() {
         Written.Page page = content.page();
         out.raw(HEAD.formatted(content.words().locale().toLanguageTag()));
+        out.element("title", "", page.title()).raw("</head>\n");
         out.raw("<body class=\"b\" style=\"margin:0;padding:0;background:#FBF8F1;color:#1D2B2A\">");
         out.raw(
                 "<table role=\"presentation\" width=\"100%\" cellpadding=\"0\" cellspacing=\"0\"><tr><td align=\"center\" style=\"padding:16px\">");

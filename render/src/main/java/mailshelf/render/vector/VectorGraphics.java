@@ -8,7 +8,6 @@ import java.awt.FontMetrics;
 import java.awt.Graphics;
 import java.awt.Graphics2D;
 import java.awt.GraphicsConfiguration;
-import java.awt.Image;
 import java.awt.Paint;
 import java.awt.Rectangle;
 import java.awt.RenderingHints;
@@ -22,10 +21,6 @@ import java.awt.geom.Line2D;
 import java.awt.geom.Point2D;
 import java.awt.geom.Rectangle2D;
 import java.awt.image.BufferedImage;
-import java.awt.image.BufferedImageOp;
-import java.awt.image.ImageObserver;
-import java.awt.image.RenderedImage;
-import java.awt.image.renderable.RenderableImage;
 import java.text.AttributedCharacterIterator;
 import java.util.Map;
 import mailshelf.render.type.HouseFont;
@@ -35,7 +30,7 @@ import mailshelf.render.type.HouseFont;
  * strokes are lines; images, arcs, rotated text and painting modes are refused, since nothing in the house uses them.
  * Shapes outside the clip are left out, not cut. One thread.
  */
-public final class VectorGraphics extends Graphics2D {
+public final class VectorGraphics extends PlainGraphics {
     private static final Graphics2D MEASURES = measures();
 
     private final VectorSink sink;
@@ -56,10 +51,6 @@ public final class VectorGraphics extends Graphics2D {
         graphics.setRenderingHint(RenderingHints.KEY_FRACTIONALMETRICS, RenderingHints.VALUE_FRACTIONALMETRICS_ON);
         graphics.setRenderingHint(RenderingHints.KEY_TEXT_ANTIALIASING, RenderingHints.VALUE_TEXT_ANTIALIAS_ON);
         return graphics;
-    }
-
-    private static UnsupportedOperationException refused(String what) {
-        return new UnsupportedOperationException("Vectors know no " + what);
     }
 
     @Override
@@ -385,98 +376,5 @@ public final class VectorGraphics extends Graphics2D {
     @Override
     public void setPaintMode() {
         // the only mode there is
-    }
-
-    @Override
-    public void setXORMode(Color colour) {
-        throw refused("exclusive-or mode");
-    }
-
-    @Override
-    public void copyArea(int x, int y, int width, int height, int dx, int dy) {
-        throw refused("copying of areas");
-    }
-
-    @Override
-    public void drawRoundRect(int x, int y, int width, int height, int arcWidth, int arcHeight) {
-        throw refused("round rectangles");
-    }
-
-    @Override
-    public void fillRoundRect(int x, int y, int width, int height, int arcWidth, int arcHeight) {
-        throw refused("round rectangles");
-    }
-
-    @Override
-    public void drawArc(int x, int y, int width, int height, int start, int arc) {
-        throw refused("arcs");
-    }
-
-    @Override
-    public void fillArc(int x, int y, int width, int height, int start, int arc) {
-        throw refused("arcs");
-    }
-
-    @Override
-    public boolean drawImage(Image image, AffineTransform at, ImageObserver observer) {
-        throw refused("images");
-    }
-
-    @Override
-    public void drawImage(BufferedImage image, BufferedImageOp operation, int x, int y) {
-        throw refused("images");
-    }
-
-    @Override
-    public void drawRenderedImage(RenderedImage image, AffineTransform at) {
-        throw refused("images");
-    }
-
-    @Override
-    public void drawRenderableImage(RenderableImage image, AffineTransform at) {
-        throw refused("images");
-    }
-
-    @Override
-    public boolean drawImage(Image image, int x, int y, ImageObserver observer) {
-        throw refused("images");
-    }
-
-    @Override
-    public boolean drawImage(Image image, int x, int y, int width, int height, ImageObserver observer) {
-        throw refused("images");
-    }
-
-    @Override
-    public boolean drawImage(Image image, int x, int y, Color background, ImageObserver observer) {
-        throw refused("images");
-    }
-
-    @Override
-    public boolean drawImage(
-            Image image, int x, int y, int width, int height, Color background, ImageObserver observer) {
-        throw refused("images");
-    }
-
-    @Override
-    public boolean drawImage(
-            Image image, int x1, int y1, int x2, int y2, int sx1, int sy1, int sx2, int sy2, ImageObserver observer) {
-        throw refused("images");
-    }
-
-    @Override
-    public boolean drawImage(
-            Image image,
-            int x1,
-            int y1,
-            int x2,
-            int y2,
-            int sx1,
-            int sy1,
-            int sx2,
-            int sy2,
-            Color background,
-            ImageObserver observer) {
-        throw refused("images");
     }
 }

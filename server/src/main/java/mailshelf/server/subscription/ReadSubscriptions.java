@@ -113,11 +113,15 @@ class ReadSubscriptions {
         });
     }
 
-    /** The next send of all that I own or am sent, as the top line tells it. */
+    /** The next send of all that I own or am sent, as far as I may see it; as the top line tells it. */
     NextSend next(Person who) {
-        Optional<Instant> at = database.inTransaction(tx -> subscriptions.of(tx, who.id()).stream()
-                .flatMap(subscription -> subscription.nextDue().stream())
-                .min(Comparator.naturalOrder()));
+        Optional<Instant> at = database.inTransaction(tx -> {
+            Gate.Access access = gate.access(tx, who);
+            return subscriptions.of(tx, who.id()).stream()
+                    .filter(subscription -> gate.isVisible(tx, access, who, subscription))
+                    .flatMap(subscription -> subscription.nextDue().stream())
+                    .min(Comparator.naturalOrder());
+        });
         return new NextSend(at, clock.instant());
     }
 
