@@ -1,5 +1,5 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
-import { useDeferredValue } from "react";
+import { useDeferredValue, useRef } from "react";
 import { call, callForFile, type Api } from "../api/client";
 import type { Terms } from "./useTerms";
 
@@ -19,10 +19,13 @@ const pause = (signal: AbortSignal) =>
 /** What the terms on the screen mean: sentence, next sends, and the mail and file as a recipient gets them. */
 export function useComposition(terms: Terms, as: number | null, own: number | null) {
   const draft: Draft = useDeferredValue({ terms, as, own });
+  const begun = useRef(false);
   return useQuery({
     queryKey: ["compositions", JSON.stringify(draft)],
     queryFn: async ({ signal }) => {
-      await pause(signal);
+      // while somebody types, not before anything is shown
+      if (begun.current) await pause(signal);
+      begun.current = true;
       return call<Api["Composed"]>("compositions", { method: "POST", body: draft, signal });
     },
     placeholderData: keepPreviousData,

@@ -46,6 +46,10 @@ final class Browser implements AutoCloseable {
         return page;
     }
 
+    Page newPage() {
+        return context.newPage();
+    }
+
     /** CPU time of all of its processes until now. */
     double cpuMillis() {
         return ProcessHandle.allProcesses()

@@ -2,9 +2,14 @@ package mailshelf.e2e;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.util.List;
 import java.util.Map;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.RegisterExtension;
@@ -49,6 +54,25 @@ class HouseApiTest {
 
     private static Api.Refusal wrong(Api stranger, String address) {
         return stranger.refused("POST", "session", Map.of("address", address, "password", "guessed by nobody"));
+    }
+
+    @Test
+    void the_browser_keeps_what_never_changes_and_no_figures() throws Exception {
+        String page = text("/").body();
+        Matcher script = Pattern.compile("/assets/[^\"]+\\.js").matcher(page);
+        assertThat(script.find()).isTrue();
+        assertThat(text(script.group()).headers().firstValue("Cache-Control"))
+                .hasValueSatisfying(kept -> assertThat(kept).contains("immutable", "max-age=31536000"));
+        for (String address : new String[] {"/", "/api/v1/session"}) {
+            assertThat(text(address).headers().firstValue("Cache-Control"))
+                    .hasValueSatisfying(kept -> assertThat(kept).contains("no-store"));
+        }
+    }
+
+    private static HttpResponse<String> text(String address) throws Exception {
+        HttpRequest request = HttpRequest.newBuilder(URI.create(DEMO.server().url() + address))
+                .build();
+        return HttpClient.newHttpClient().send(request, HttpResponse.BodyHandlers.ofString());
     }
 
     @Test

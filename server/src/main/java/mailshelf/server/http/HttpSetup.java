@@ -1,6 +1,7 @@
 package mailshelf.server.http;
 
 import com.fasterxml.jackson.annotation.Nulls;
+import java.time.Duration;
 import java.util.List;
 import mailshelf.core.data.DataSetId;
 import mailshelf.core.delivery.DeliveryId;
@@ -19,9 +20,11 @@ import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.core.convert.converter.Converter;
 import org.springframework.format.FormatterRegistry;
+import org.springframework.http.CacheControl;
 import org.springframework.validation.Errors;
 import org.springframework.validation.Validator;
 import org.springframework.web.method.support.HandlerMethodArgumentResolver;
+import org.springframework.web.servlet.config.annotation.ResourceHandlerRegistry;
 import org.springframework.web.servlet.config.annotation.ViewControllerRegistry;
 import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
 import tools.jackson.databind.DeserializationFeature;
@@ -96,6 +99,15 @@ class HttpSetup implements WebMvcConfigurer {
     }
 
     /** The web application finds its own way from any of its addresses. */
+    /** Files whose names tell their contents are fetched once; all else, above all figures, is asked for each time. */
+    @Override
+    public void addResourceHandlers(ResourceHandlerRegistry registry) {
+        registry.addResourceHandler("/assets/**")
+                .addResourceLocations("classpath:/META-INF/resources/assets/")
+                .setCacheControl(
+                        CacheControl.maxAge(Duration.ofDays(365)).cachePublic().immutable());
+    }
+
     @Override
     public void addViewControllers(ViewControllerRegistry registry) {
         for (String address : List.of(
