@@ -96,11 +96,12 @@ final class TableSetter {
         int columns = table.heads().size();
         double room = width - COLUMN_GAP * (columns - 1);
         double[] wanted = IntStream.range(0, columns).mapToDouble(this::wanted).toArray();
-        double texts = sum(wanted, column -> !table.heads().get(column).number());
-        double left = room - sum(wanted, column -> table.heads().get(column).number());
+        IntPredicate isNumber = column -> table.heads().get(column).number();
+        double texts = sum(wanted, isNumber.negate());
+        double left = room - sum(wanted, isNumber);
         if (left < texts && left > 0) {
             for (int i = 0; i < columns; i++) {
-                wanted[i] *= table.heads().get(i).number() ? 1 : left / texts;
+                wanted[i] *= isNumber.test(i) ? 1 : left / texts;
             }
         }
         double sum = sum(wanted, column -> true);

@@ -34,7 +34,8 @@ final class PdfSink implements VectorSink {
     private Color filling;
     private Color stroking;
     private double lineWidth = -1;
-    private String font = "";
+    private HouseFont font;
+    private float fontPt;
 
     private record Piece(HouseFont face, String text) {}
 
@@ -74,9 +75,9 @@ final class PdfSink implements VectorSink {
     public void text(String text, double x, double y, HouseFont face, float sizePt, Color colour) {
         filling(colour);
         out.append("BT ");
-        String wanted = resourceName(face) + " " + sizePt;
-        if (!wanted.equals(font)) {
-            font = wanted;
+        if (face != font || sizePt != fontPt) {
+            font = face;
+            fontPt = sizePt;
             Numbers.append(out.append('/').append(resourceName(face)).append(' '), sizePt)
                     .append(" Tf ");
         }

@@ -104,10 +104,7 @@ public enum HouseFont {
         float units = 0;
         for (int i = 0; i < text.length(); ) {
             int character = text.codePointAt(i);
-            int written = spelled(character);
-            if (written != UNSEEN) {
-                units += written < KNOWN ? advances[written] : advance(glyph(written));
-            }
+            units += units(character);
             i += Character.charCount(character);
         }
         return units * sizePt / perEm;
@@ -115,20 +112,29 @@ public enum HouseFont {
 
     /** The text, cut with an ellipsis where it is wider than allowed. */
     public String fit(String text, float sizePt, float widthPt) {
-        float room = widthPt - width("…", sizePt);
-        float used = 0;
-        int end = 0; // of what fits with the ellipsis behind it
-        for (int i = 0; i < text.length(); ) {
-            int next = i + Character.charCount(text.codePointAt(i));
-            used += width(text.substring(i, next), sizePt);
-            if (used <= room) {
-                end = next;
-            } else if (used > widthPt) {
-                return text.substring(0, end) + "…";
-            }
-            i = next;
+        if (width(text, sizePt) <= widthPt) {
+            return text;
         }
-        return text;
+        float room = (widthPt - width("…", sizePt)) * perEm / sizePt;
+        float used = 0;
+        int end = 0;
+        while (end < text.length()) {
+            used += units(text.codePointAt(end));
+            if (used > room) {
+                break;
+            }
+            end += Character.charCount(text.codePointAt(end));
+        }
+        return text.substring(0, end) + "…";
+    }
+
+    /** Width of a character as it is written, in the face's own units. */
+    private float units(int character) {
+        int written = spelled(character);
+        if (written == UNSEEN) {
+            return 0;
+        }
+        return written < KNOWN ? advances[written] : advance(glyph(written));
     }
 
     int glyph(int character) {
