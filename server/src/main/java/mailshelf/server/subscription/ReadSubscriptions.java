@@ -118,9 +118,13 @@ class ReadSubscriptions {
         Optional<Instant> at = database.inTransaction(tx -> {
             Gate.Access access = gate.access(tx, who);
             return subscriptions.of(tx, who.id()).stream()
+                    .filter(subscription -> subscription.nextDue().isPresent())
+                    .sorted(Comparator.comparing(
+                            subscription -> subscription.nextDue().orElseThrow()))
+                    // asked of one after the other until one is, since every page asks this again and again
                     .filter(subscription -> gate.isVisible(tx, access, who, subscription))
-                    .flatMap(subscription -> subscription.nextDue().stream())
-                    .min(Comparator.naturalOrder());
+                    .findFirst()
+                    .flatMap(Subscription::nextDue);
         });
         return new NextSend(at, clock.instant());
     }
