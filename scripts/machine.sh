@@ -45,6 +45,7 @@ need_chromium() {
 
 jar=$home/server/target/mailshelf.jar
 app=$home/.app
+start="-XX:+UseParallelGC -Dspring.aot.enabled=true"
 
 sources() { find "$home"/pom.xml "$home"/core "$home"/render "$home"/store "$home"/server "$home"/web -type f \
     -not -path '*/target/*' -not -path '*/node_modules/*' -not -path '*/dist/*' "$@"; }
@@ -65,7 +66,8 @@ unpack() {
     rm -rf "$app"
     mv "$fresh" "$app" 2>/dev/null || { rm -rf "$fresh"; return; } # another start was faster
     trial=$(mktemp -d)
-    java -XX:+UseParallelGC -XX:ArchiveClassesAtExit="$app/mailshelf.jsa" -Xlog:cds=off -Xlog:cds+dynamic=off \
+    # shellcheck disable=SC2086 # several options
+    java $start -XX:ArchiveClassesAtExit="$app/mailshelf.jsa" -Xlog:cds=off -Xlog:cds+dynamic=off \
         -Dspring.context.exit=onRefresh -jar "$app/mailshelf.jar" demo --data "$trial" --port 0 >/dev/null 2>&1 || true
     rm -rf "$trial"
 }

@@ -8,7 +8,6 @@ import java.util.Map;
 import mailshelf.store.Database;
 import org.springframework.boot.builder.SpringApplicationBuilder;
 import org.springframework.context.ConfigurableApplicationContext;
-import org.springframework.context.support.GenericApplicationContext;
 
 /** Starts a server after looking whether it can run: one clear sentence and status 2 where it cannot. */
 final class ServerStart {
@@ -39,14 +38,18 @@ final class ServerStart {
         return 0;
     }
 
-    /** The running application; tests start it the same way. */
-    static ConfigurableApplicationContext start(HouseSettings settings, String address, int port) {
-        return new SpringApplicationBuilder(App.class)
-                .profiles(settings.demo() ? "demo" : "house")
-                .initializers(context ->
-                        ((GenericApplicationContext) context).registerBean(HouseSettings.class, () -> settings))
+    private static ConfigurableApplicationContext start(HouseSettings settings, String address, int port) {
+        return application(settings.demo() ? DemoApp.class : HouseApp.class)
+                .initializers(context -> context.getBeanFactory().registerSingleton("houseSettings", settings))
                 .properties(Map.of("server.port", port, "server.address", address))
                 .run();
+    }
+
+    /**
+     * @param kind {@link HouseApp} or {@link DemoApp}; what the build writes down of its parts bears this name
+     */
+    static SpringApplicationBuilder application(Class<?> kind) {
+        return new SpringApplicationBuilder(App.class).main(kind).profiles(kind == DemoApp.class ? "demo" : "house");
     }
 
     static int freePort() {
