@@ -37,7 +37,7 @@ export function App() {
               <Route path="/subscriptions/:id" element={<SubscriptionPage />} />
               <Route path="/issues/:id" element={<IssuePage />} />
               <Route path="/runs/:id" element={<RunPage />} />
-              {me.administrator && <Route path="/house/:part?" element={<HousePage />} />}
+              {me.roles.length > 0 && <Route path="/house/:part?" element={<HousePage />} />}
               {demo && <Route path="/mail-room/:address?" element={<MailRoomPage />} />}
               <Route path="/account" element={<AccountPage />} />
               <Route path="*" element={<NotHere />} />

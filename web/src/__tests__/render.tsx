@@ -3,6 +3,7 @@ import { render } from "@testing-library/react";
 import type { ReactElement, ReactNode } from "react";
 import { MemoryRouter } from "react-router";
 import { vi } from "vitest";
+import type { Api } from "../api/client";
 import { Notices } from "../kit/Notices";
 import { useSession } from "../kit/useSession";
 
@@ -11,7 +12,7 @@ export const MARIT = {
   name: "Marit Lunde",
   address: "marit.lunde@brinewater.example",
   zone: "Europe/Oslo",
-  administrator: false,
+  roles: [] as Api["Me"]["roles"],
 };
 
 export interface Asked {

@@ -3,11 +3,12 @@ import { call, type Api } from "../api/client";
 import { useChange } from "../api/use";
 import { Choices } from "../kit/Choices";
 import { Fault } from "../kit/Fault";
+import { Tick } from "../kit/Field";
 import { useNotice } from "../kit/Notices";
 import { Sheet } from "../kit/Sheet";
 import { words } from "../words";
 import { Effect } from "./Effect";
-import { strongest, type Verb, VERBS } from "./verbs";
+import { publishes, saidOf, strongest, type Verb, VERBS } from "./verbs";
 
 interface Props {
   folder: Api["FolderRow"];
@@ -18,20 +19,30 @@ interface Props {
 
 type Choice = Verb | "NOTHING" | "AS_ABOVE";
 
-const verbsOf = (choice: Choice): Verb[] | null => {
-  if (choice === "AS_ABOVE") return null;
-  if (choice === "NOTHING") return [];
-  return VERBS.slice(0, VERBS.indexOf(choice) + 1);
+interface Wish {
+  reach: Choice;
+  publish: boolean;
+}
+
+const verbsOf = ({ reach, publish }: Wish): Verb[] | null => {
+  if (reach === "AS_ABOVE") return null;
+  const verbs = reach === "NOTHING" ? [] : VERBS.slice(0, VERBS.indexOf(reach) + 1);
+  return publish ? [...verbs, "PUBLISH"] : verbs;
 };
 
 /** What a group may do in a folder; it takes effect at once, everywhere. */
 export function GrantSheet({ folder, group, cell, close }: Props) {
-  const before: Choice =
-    !cell?.own && folder.parent !== null ? "AS_ABOVE" : (strongest(cell?.verbs ?? []) ?? "NOTHING");
-  const [choice, setChoice] = useState<Choice>(before);
+  const verbs = cell?.verbs ?? [];
+  const inherited = !cell?.own && folder.parent !== null;
+  const before: Wish = inherited
+    ? { reach: "AS_ABOVE", publish: false }
+    : { reach: strongest(verbs) ?? "NOTHING", publish: publishes(verbs) };
+  const [wish, setWish] = useState(before);
+  const wished = verbsOf(wish);
+  const same = wish.reach === before.reach && wish.publish === before.publish;
   const say = useNotice();
   const path = `grants/${folder.id}/${group.id}`;
-  const put = (chosen: Choice) => call(path, { method: "PUT", body: { verbs: verbsOf(chosen) } });
+  const put = (chosen: Wish) => call(path, { method: "PUT", body: { verbs: verbsOf(chosen) } });
   const change = useChange(put);
   const choices: Choice[] = [...(folder.parent === null ? [] : ["AS_ABOVE" as const]), "NOTHING", ...VERBS];
   const textOf = (each: Choice) =>
@@ -44,15 +55,23 @@ export function GrantSheet({ folder, group, cell, close }: Props) {
           <Choices
             label={words.house.mayDo}
             choices={choices.map((value) => ({ value, text: textOf(value) }))}
-            current={choice}
-            choose={setChoice}
+            current={wish.reach}
+            choose={(reach) => setWish({ reach, publish: wish.publish && reach !== "AS_ABOVE" })}
+          />
+        </p>
+        <p className="pt-2">
+          <Tick
+            label={words.house.publish}
+            checked={wish.publish}
+            disabled={wish.reach === "AS_ABOVE"}
+            change={(publish) => setWish({ ...wish, publish })}
           />
         </p>
         <Fault error={change.error} />
       </div>
       <div className="text-sm">
         <p className="font-semibold">{words.house.effectTitle}</p>
-        {choice !== before && <Effect path={path} verbs={verbsOf(choice)} />}
+        {!same && <Effect path={path} verbs={wished} />}
         <p>{words.house.effect}</p>
         <p className="text-quiet">{words.house.stays}</p>
       </div>
@@ -60,13 +79,17 @@ export function GrantSheet({ folder, group, cell, close }: Props) {
         <button
           type="button"
           className="act"
-          disabled={choice === before || change.isPending}
+          disabled={same || change.isPending}
           onClick={() =>
-            change.mutate(choice, {
+            change.mutate(wish, {
               onSuccess: () => {
                 close();
                 say({
-                  text: words.house.granted(group.name, folder.name, textOf(choice)),
+                  text: words.house.granted(
+                    group.name,
+                    folder.name,
+                    wished ? saidOf(wished) : words.house.asAbove,
+                  ),
                   undo: () => change.mutate(before),
                 });
               },

@@ -5,6 +5,7 @@ import { Fault } from "../kit/Fault";
 import { Field, Tick } from "../kit/Field";
 import { Loaded } from "../kit/Loaded";
 import { words } from "../words";
+import { Minded } from "./Minded";
 
 type Group = Api["GroupView"];
 type Person = Api["PersonView"];
@@ -16,12 +17,12 @@ export function GroupsPart() {
   return (
     <Loaded query={groups}>
       {(all) => (
-        <>
+        <Minded>
           {all.map((group) => (
             <Members key={group.id} group={group} people={people.data ?? []} />
           ))}
           <NewGroup />
-        </>
+        </Minded>
       )}
     </Loaded>
   );

@@ -1,5 +1,6 @@
 import { Link, useParams } from "react-router";
 import { Title } from "../kit/Title";
+import { useIsAdministrator } from "../kit/useSession";
 import { words } from "../words";
 import { AuditPart } from "./AuditPart";
 import { GroupsPart } from "./GroupsPart";
@@ -11,11 +12,12 @@ type PartName = keyof typeof PARTS;
 
 const NAMES = Object.keys(PARTS) as PartName[];
 
-/** What administrators mind: rights, people, groups. */
+/** What administrators mind and auditors read: rights, people, groups, the audit trail. */
 export function HousePage() {
   const { part } = useParams();
   const current = NAMES.find((name) => name === part) ?? "rights";
   const Part = PARTS[current];
+  const mayChange = useIsAdministrator();
   return (
     <>
       <Title title={words.section.house} line={words.house.lines[current]} />
@@ -31,6 +33,7 @@ export function HousePage() {
           </Link>
         ))}
       </nav>
+      {!mayChange && <p className="text-quiet pt-3">{words.house.readOnly}</p>}
       <Part />
     </>
   );

@@ -8,8 +8,11 @@ import { Loaded } from "../kit/Loaded";
 import { useNotice } from "../kit/Notices";
 import { useMe } from "../kit/useSession";
 import { words } from "../words";
+import { Minded } from "./Minded";
 
 type Person = Api["PersonView"];
+
+const ROLES: Person["roles"] = ["ADMINISTRATOR", "AUDITOR"];
 
 /** The people with accounts, and inviting another. */
 export function PeoplePart() {
@@ -18,7 +21,7 @@ export function PeoplePart() {
   return (
     <Loaded query={people}>
       {(all) => (
-        <>
+        <Minded>
           <table className="stacks" aria-label={words.house.names.people}>
             <Heads names={words.people.heads} />
             <tbody>
@@ -28,7 +31,7 @@ export function PeoplePart() {
             </tbody>
           </table>
           <Invite />
-        </>
+        </Minded>
       )}
     </Loaded>
   );
@@ -37,10 +40,10 @@ export function PeoplePart() {
 function Row({ person, groups }: { person: Person; groups: Api["GroupView"][] }) {
   const me = useMe();
   const change = useChange((wish: Partial<Api["PersonChange"]>) => {
-    const { name, zone, administrator, active } = person;
+    const { name, zone, roles, active } = person;
     return call(`people/${person.id}`, {
       method: "PUT",
-      body: { name, zone, administrator, active, ...wish },
+      body: { name, zone, roles, active, ...wish },
     });
   });
   const say = useNotice();
@@ -67,14 +70,20 @@ function Row({ person, groups }: { person: Person; groups: Api["GroupView"][] })
       </td>
       <td className="py-2 pr-6">{names.join(", ")}</td>
       <td className="text-quiet py-2 pr-6">{person.zone}</td>
-      <td className="py-2 pr-6">
-        <Tick
-          label={words.people.mayMind(person.name)}
-          checked={person.administrator}
-          disabled={person.id === me.id}
-          change={(administrator) => change.mutate({ administrator })}
-        />
-      </td>
+      {ROLES.map((role) => (
+        <td key={role} className="py-2 pr-6">
+          <Tick
+            label={words.people.roles[role](person.name)}
+            checked={person.roles.includes(role)}
+            disabled={person.id === me.id && role === "ADMINISTRATOR"}
+            change={(on) =>
+              change.mutate({
+                roles: on ? [...person.roles, role] : person.roles.filter((other) => other !== role),
+              })
+            }
+          />
+        </td>
+      ))}
       <td className="py-2">
         <Tick
           label={words.people.isActive(person.name)}
@@ -93,7 +102,7 @@ function Invite() {
   const [name, setName] = useState("");
   const [address, setAddress] = useState("");
   const invite = useChange(() =>
-    call("people", { method: "POST", body: { name, address, zone, administrator: false } }),
+    call("people", { method: "POST", body: { name, address, zone, roles: [] } }),
   );
   return (
     <form

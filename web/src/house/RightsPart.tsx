@@ -4,9 +4,10 @@ import { useRead } from "../api/use";
 import { Loaded } from "../kit/Loaded";
 import { words } from "../words";
 import { GrantSheet } from "./GrantSheet";
+import { Minded } from "./Minded";
 import { NewFolder } from "./NewFolder";
 import { WhyMay } from "./WhyMay";
-import { reach, strongest, VERBS } from "./verbs";
+import { reach, saidOf, VERBS } from "./verbs";
 
 type Grid = Api["Grid"];
 type Folder = Api["FolderRow"];
@@ -20,46 +21,48 @@ export function RightsPart() {
     <Loaded query={grid}>
       {(view) => (
         <>
-          <div className="overflow-x-auto">
-            <table className="w-full" aria-label={words.house.names.rights}>
-              <thead>
-                <tr>
-                  <th scope="col" className="head py-2 text-left">
-                    {words.house.folder}
-                  </th>
-                  {view.groups.map((group) => (
-                    <th key={group.id} scope="col" className="head px-3 py-2 text-left">
-                      {group.name}
-                    </th>
-                  ))}
-                </tr>
-              </thead>
-              <tbody>
-                {inOrder(view.folders, null, 0).map(({ folder, depth }) => (
-                  <tr key={folder.id} className="border-base-300 border-t">
-                    <th
-                      scope="row"
-                      className={`py-2 text-left ${depth === 0 ? "font-serif text-lg" : "font-normal"}`}
-                      style={{ paddingLeft: depth * 20 }}
-                    >
-                      {folder.name}
+          <Minded>
+            <div className="overflow-x-auto">
+              <table className="w-full" aria-label={words.house.names.rights}>
+                <thead>
+                  <tr>
+                    <th scope="col" className="head py-2 text-left">
+                      {words.house.folder}
                     </th>
                     {view.groups.map((group) => (
-                      <td key={group.id} className="p-0">
-                        <GrantButton
-                          cell={cellOf(view, folder, group)}
-                          folder={folder}
-                          group={group}
-                          open={() => setOpen({ folder, group })}
-                        />
-                      </td>
+                      <th key={group.id} scope="col" className="head px-3 py-2 text-left">
+                        {group.name}
+                      </th>
                     ))}
                   </tr>
-                ))}
-              </tbody>
-            </table>
-          </div>
-          <NewFolder folders={view.folders} />
+                </thead>
+                <tbody>
+                  {inOrder(view.folders, null, 0).map(({ folder, depth }) => (
+                    <tr key={folder.id} className="border-base-300 border-t">
+                      <th
+                        scope="row"
+                        className={`py-2 text-left ${depth === 0 ? "font-serif text-lg" : "font-normal"}`}
+                        style={{ paddingLeft: depth * 20 }}
+                      >
+                        {folder.name}
+                      </th>
+                      {view.groups.map((group) => (
+                        <td key={group.id} className="p-0">
+                          <GrantButton
+                            cell={cellOf(view, folder, group)}
+                            folder={folder}
+                            group={group}
+                            open={() => setOpen({ folder, group })}
+                          />
+                        </td>
+                      ))}
+                    </tr>
+                  ))}
+                </tbody>
+              </table>
+            </div>
+            <NewFolder folders={view.folders} />
+          </Minded>
           <WhyMay folders={view.folders} />
           {open && (
             <GrantSheet
@@ -97,18 +100,17 @@ interface ButtonProps {
 
 function GrantButton({ cell, folder, group, open }: ButtonProps) {
   const verbs = cell?.verbs ?? [];
-  const verb = strongest(verbs);
   const inherited = !cell?.own && folder.parent !== null;
-  const text = inherited ? words.house.asAbove : verb ? words.verb[verb] : words.house.nothing;
+  const text = inherited ? words.house.asAbove : saidOf(verbs);
   return (
     <button
       type="button"
-      aria-label={words.house.cell(group.name, folder.name, verb ? words.verb[verb] : words.house.nothing)}
+      aria-label={words.house.cell(group.name, folder.name, saidOf(verbs))}
       className="hover:bg-base-200 flex w-full cursor-pointer items-center gap-2 px-3 py-2 text-left text-sm"
       onClick={open}
     >
-      {!inherited && verb && <Steps reached={reach(verbs)} />}
-      <span className={inherited || !verb ? "text-quiet" : ""}>{text}</span>
+      {!inherited && verbs.length > 0 && <Steps reached={reach(verbs)} />}
+      <span className={inherited || verbs.length === 0 ? "text-quiet" : ""}>{text}</span>
     </button>
   );
 }

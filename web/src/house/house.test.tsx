@@ -2,9 +2,16 @@ import { screen, waitFor } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { Route, Routes } from "react-router";
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
+import type { Api } from "../api/client";
 import { MARIT, refusal, serve, show, SignedIn, type Asked } from "../__tests__/render";
 import { HousePage } from "./HousePage";
-import { reach, strongest } from "./verbs";
+import { reach, saidOf, strongest } from "./verbs";
+
+const session = (...roles: Api["Me"]["roles"]) => ({
+  me: { ...MARIT, roles },
+  demo: true,
+  now: "2026-11-25T09:00:00Z",
+});
 
 const grid = {
   folders: [
@@ -44,8 +51,11 @@ const house = (
 );
 
 let asked: Asked[];
+let role: Api["Me"]["roles"][number];
 beforeEach(() => {
+  role = "ADMINISTRATOR";
   asked = serve({
+    "GET session": () => session(role),
     "GET grants": grid,
     "GET people": people,
     "GET groups": groups,
@@ -164,6 +174,44 @@ describe("groups", () => {
     await userEvent.type(await screen.findByLabelText("New group"), "Crew");
     await userEvent.click(screen.getByRole("button", { name: "Add group" }));
     await waitFor(() => expect(sent("groups")).toEqual({ name: "Crew" }));
+  });
+});
+
+describe("publishing", () => {
+  it("is granted beside the rest", async () => {
+    show(house, "/house");
+    await userEvent.click(await screen.findByRole("button", { name: /Route leads in Traffic/ }));
+    await userEvent.click(screen.getByLabelText("and publish reports and data there"));
+    await userEvent.click(screen.getByRole("button", { name: "Change it" }));
+    await waitFor(() => expect(sent("grants/1/2")).toEqual({ verbs: ["SEE", "SUBSCRIBE_SELF", "PUBLISH"] }));
+    expect(await screen.findByText(/for myself, publish/)).toBeVisible();
+  });
+
+  it("means seeing, at the least", () => {
+    expect(reach(["PUBLISH"])).toBe(1);
+    expect(reach(["SUBSCRIBE_TEAMMATES"])).toBe(3);
+    expect(saidOf(["PUBLISH"])).toBe("see, publish");
+    expect(saidOf([])).toBe("nothing");
+  });
+});
+
+describe("an auditor", () => {
+  beforeEach(() => {
+    role = "AUDITOR";
+  });
+
+  it("reads the house and is told that he changes nothing", async () => {
+    show(house, "/house");
+    expect(await screen.findByText(/You read this as an auditor/)).toBeVisible();
+    expect(await screen.findByRole("button", { name: /Route leads in Traffic/ })).toBeDisabled();
+    expect(screen.getByLabelText("Whom it is about")).toBeEnabled();
+  });
+
+  it("is made by a tick, and keeps what else he is", async () => {
+    role = "ADMINISTRATOR";
+    show(house, "/house/people");
+    await userEvent.click(await screen.findByLabelText("Ida Solvang reads everything as an auditor"));
+    await waitFor(() => expect(sent("people/3")).toMatchObject({ roles: ["AUDITOR"], active: true }));
   });
 });
 

@@ -19,7 +19,7 @@ function sections({ me, demo }: Props) {
     { to: "/", text: words.section.shelf, icon: BookOpen },
     { to: "/library", text: words.section.library, icon: Library },
     { to: "/subscriptions", text: words.section.subscriptions, icon: CalendarClock },
-    ...(me.administrator ? [{ to: "/house", text: words.section.house, icon: ShieldCheck }] : []),
+    ...(me.roles.length > 0 ? [{ to: "/house", text: words.section.house, icon: ShieldCheck }] : []),
     ...(demo ? [{ to: "/mail-room", text: words.section.mailRoom, icon: Mailbox }] : []),
   ];
 }

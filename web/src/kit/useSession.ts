@@ -11,3 +11,5 @@ export function useMe(): Api["Me"] {
   }
   return me;
 }
+
+export const useIsAdministrator = () => useMe().roles.includes("ADMINISTRATOR");

@@ -89,7 +89,7 @@ function DemoPeople() {
               </button>
             </span>
             <span className="text-quiet text-xs">
-              {[...person.groups, ...(person.administrator ? [words.administrator] : [])].join(" · ")}
+              {[...person.groups, ...person.roles.map((role) => words.houseRole[role])].join(" · ")}
             </span>
           </li>
         ))}

@@ -22,7 +22,6 @@ export const en = {
     wanted: "New password, at least 10 characters",
   },
 
-  administrator: "administrator",
   close: "close",
   find: "Find a report",
   leaveIt: "Leave it",
@@ -215,6 +214,7 @@ export const en = {
 
   house: {
     addFolder: "Add folder",
+    andPublishes: (rest: string) => `${rest}, publish`,
     asAbove: "as above",
     cell: (group: string, folder: string, may: string) => `${group} in ${folder}: ${may}`,
     change: "Change it",
@@ -234,6 +234,8 @@ export const en = {
     names: { rights: "rights", people: "people", groups: "groups", audit: "audit trail" },
     newFolder: "New folder",
     nothing: "nothing",
+    publish: "and publish reports and data there",
+    readOnly: "You read this as an auditor; administrators change it.",
     parts: "Parts of the house",
     stays: "What was delivered stays on record, whoever may still see it.",
     top: "at the top",
@@ -335,11 +337,14 @@ export const en = {
 
   people: {
     address: "Address",
-    heads: ["Name", "Groups", "Time zone", "Administrator", "Active"],
+    heads: ["Name", "Groups", "Time zone", "Administrator", "Auditor", "Active"],
     invite: "Invite",
     invited: (name: string, address: string) => `${name} is invited: a mail is on its way to ${address}.`,
     isActive: (name: string) => `${name} may sign in`,
-    mayMind: (name: string) => `${name} minds the house`,
+    roles: {
+      ADMINISTRATOR: (name: string) => `${name} minds the house`,
+      AUDITOR: (name: string) => `${name} reads everything as an auditor`,
+    },
     name: "Name",
     signedOut: (name: string, many: number) =>
       many === 0
@@ -495,7 +500,13 @@ export const en = {
     lamplight: "lamplight",
   },
 
+  houseRole: {
+    ADMINISTRATOR: "administrator",
+    AUDITOR: "auditor",
+  },
+
   verb: {
+    PUBLISH: "publish",
     SEE: "see",
     SUBSCRIBE_SELF: "for myself",
     SUBSCRIBE_TEAMMATES: "for the team",

@@ -988,12 +988,16 @@ export interface components {
         DataSetView: {
             /** Format: int64 */
             id: number;
+            /** Format: int64 */
+            folder: number;
             name: string;
             columns: components["schemas"]["Column"][];
             dateColumn: string;
             newestLoad: components["schemas"]["LoadView"] | null;
         };
         DataSetWish: {
+            /** Format: int64 */
+            folder: number;
             name: string;
             columns: components["schemas"]["Column"][];
             dateColumn: string;
@@ -1003,7 +1007,7 @@ export interface components {
             id: number;
             name: string;
             groups: string[];
-            administrator: boolean;
+            roles: ("ADMINISTRATOR" | "AUDITOR")[];
         };
         Draft: {
             terms: components["schemas"]["Terms"];
@@ -1101,10 +1105,10 @@ export interface components {
             /** Format: int64 */
             group: number;
             own: boolean;
-            verbs: ("SEE" | "SUBSCRIBE_SELF" | "SUBSCRIBE_TEAMMATES")[];
+            verbs: ("SEE" | "SUBSCRIBE_SELF" | "SUBSCRIBE_TEAMMATES" | "PUBLISH")[];
         };
         GrantWish: {
-            verbs: ("SEE" | "SUBSCRIBE_SELF" | "SUBSCRIBE_TEAMMATES")[] | null;
+            verbs: ("SEE" | "SUBSCRIBE_SELF" | "SUBSCRIBE_TEAMMATES" | "PUBLISH")[] | null;
         };
         Grid: {
             folders: components["schemas"]["FolderRow"][];
@@ -1230,7 +1234,7 @@ export interface components {
             name: string;
             address: string;
             zone: string;
-            administrator: boolean;
+            roles: ("ADMINISTRATOR" | "AUDITOR")[];
         };
         Members: {
             people: number[];
@@ -1254,7 +1258,7 @@ export interface components {
             name: string;
             address: string;
             zone: string;
-            administrator: boolean;
+            roles: ("ADMINISTRATOR" | "AUDITOR")[];
         };
         NewReport: {
             /** Format: int64 */
@@ -1343,7 +1347,7 @@ export interface components {
         PersonChange: {
             name: string;
             zone: string;
-            administrator: boolean;
+            roles: ("ADMINISTRATOR" | "AUDITOR")[];
             active: boolean;
         };
         PersonView: {
@@ -1352,7 +1356,7 @@ export interface components {
             name: string;
             address: string;
             zone: string;
-            administrator: boolean;
+            roles: ("ADMINISTRATOR" | "AUDITOR")[];
             active: boolean;
             groups: number[];
         };
@@ -1582,7 +1586,7 @@ export interface components {
             sentence: string;
         };
         Why: {
-            verbs: ("SEE" | "SUBSCRIBE_SELF" | "SUBSCRIBE_TEAMMATES")[];
+            verbs: ("SEE" | "SUBSCRIBE_SELF" | "SUBSCRIBE_TEAMMATES" | "PUBLISH")[];
             sentence: string;
             chain: string[];
         };
@@ -2793,7 +2797,7 @@ export interface operations {
         parameters: {
             query: {
                 own: boolean;
-                verbs?: ("SEE" | "SUBSCRIBE_SELF" | "SUBSCRIBE_TEAMMATES")[];
+                verbs?: ("SEE" | "SUBSCRIBE_SELF" | "SUBSCRIBE_TEAMMATES" | "PUBLISH")[];
             };
             header?: never;
             path: {

@@ -1,5 +1,7 @@
 package mailshelf.bench;
 
+import java.util.Set;
+import mailshelf.core.rights.Role;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.net.CookieManager;
@@ -78,7 +80,7 @@ final class House implements AutoCloseable {
     /** Administrators may see everything, which spares grants that are not measured here. */
     private static Person person(String name, String address) {
         return new Person(
-                new PersonId(0), name, address, ZoneId.of("Europe/Oslo"), Locale.ENGLISH, DayOfWeek.MONDAY, true, true);
+                new PersonId(0), name, address, ZoneId.of("Europe/Oslo"), Locale.ENGLISH, DayOfWeek.MONDAY, Set.of(Role.ADMINISTRATOR), true);
     }
 
     /** @param javaOptions such as "-Xmx512m" */

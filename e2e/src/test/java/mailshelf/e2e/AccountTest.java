@@ -2,6 +2,7 @@ package mailshelf.e2e;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
@@ -24,7 +25,7 @@ class AccountTest {
         vera = administrator
                 .post(
                         "people",
-                        Map.of("name", "Vera Lind", "address", ADDRESS, "zone", "Europe/Oslo", "administrator", false))
+                        Map.of("name", "Vera Lind", "address", ADDRESS, "zone", "Europe/Oslo", "roles", List.of()))
                 .get("id")
                 .asLong();
         Invitations.accept(DEMO.server(), ADDRESS, PASSWORD);

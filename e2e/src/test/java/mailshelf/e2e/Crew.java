@@ -128,8 +128,8 @@ public final class Crew {
                                     "crew" + i + "@brinewater.example",
                                     "zone",
                                     "Europe/Oslo",
-                                    "administrator",
-                                    false))
+                                    "roles",
+                                    List.of()))
                     .get("id")
                     .asLong());
         }

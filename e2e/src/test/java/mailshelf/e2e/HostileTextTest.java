@@ -29,9 +29,7 @@ class HostileTextTest {
     static void texts_stand_wherever_one_can_put_them() {
         Api administrator = DEMO.as("Sunniva Rein");
         long person = administrator
-                .post(
-                        "people",
-                        Map.of("name", MARKUP, "address", ADDRESS, "zone", "Europe/Oslo", "administrator", false))
+                .post("people", Map.of("name", MARKUP, "address", ADDRESS, "zone", "Europe/Oslo", "roles", List.of()))
                 .get("id")
                 .asLong();
         long group =
@@ -105,7 +103,7 @@ class HostileTextTest {
         Api administrator = DEMO.as("Sunniva Rein");
         for (String name : List.of("Ida\r\nBcc: all@brinewater.example", "\u202edlovloS adI", ENDLESS)) {
             Map<String, Object> change =
-                    Map.of("name", name, "zone", "Europe/Oslo", "administrator", false, "active", true);
+                    Map.of("name", name, "zone", "Europe/Oslo", "roles", List.of(), "active", true);
             assertThat(administrator.refused("PUT", "people/4", change).code()).isEqualTo("person.bad-fields");
             assertThat(administrator
                             .refused("POST", "groups", Map.of("name", name))
@@ -123,9 +121,9 @@ class HostileTextTest {
         List<Map<String, Object>> columns = List.of(
                 Map.of("name", "date", "type", "DATE", "decimals", 0),
                 Map.of("name", "place", "type", "TEXT", "decimals", 0),
-                Map.of("name", "landings", "type", "NUMBER", "decimals", 0));
+                Map.of("folder", 1, "name", "landings", "type", "NUMBER", "decimals", 0));
         long data = administrator
-                .post("data-sets", Map.of("name", "landings", "dateColumn", "date", "columns", columns))
+                .post("data-sets", Map.of("folder", 1, "name", "landings", "dateColumn", "date", "columns", columns))
                 .get("id")
                 .asLong();
         String lastWeek = LocalDate.parse(

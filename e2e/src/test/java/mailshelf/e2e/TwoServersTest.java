@@ -3,6 +3,7 @@ package mailshelf.e2e;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Path;
+import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
 
@@ -50,7 +51,15 @@ class TwoServersTest {
             Api sunniva = Api.as(demo, "Sunniva Rein");
             sunniva.post(
                     "people",
-                    Map.of("name", "Olga Vik", "address", ADDRESS, "zone", "Europe/Oslo", "administrator", true));
+                    Map.of(
+                            "name",
+                            "Olga Vik",
+                            "address",
+                            ADDRESS,
+                            "zone",
+                            "Europe/Oslo",
+                            "roles",
+                            List.of("ADMINISTRATOR")));
             Invitations.accept(demo, ADDRESS, PASSWORD);
             return crew;
         }

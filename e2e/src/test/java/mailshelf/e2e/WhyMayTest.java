@@ -39,13 +39,14 @@ class WhyMayTest {
     void an_administrator_and_somebody_without_a_group_are_told_apart() {
         assertThat(why(2, "Sunniva Rein").get("chain").get(0).asString()).contains("is an administrator");
 
-        Map<String, Object> nora = Map.of(
-                "name", "Nora", "address", "nora@brinewater.example", "zone", "Europe/Oslo", "administrator", false);
+        Map<String, Object> nora =
+                Map.of("name", "Nora", "address", "nora@brinewater.example", "zone", "Europe/Oslo", "roles", List.of());
         long id = sunniva.post("people", nora).get("id").asLong();
         assertThat(why(2, "Nora").get("chain").get(0).asString()).contains("is in no group");
 
         sunniva.put(
-                "people/" + id, Map.of("name", "Nora", "zone", "Europe/Oslo", "administrator", true, "active", false));
+                "people/" + id,
+                Map.of("name", "Nora", "zone", "Europe/Oslo", "roles", List.of("ADMINISTRATOR"), "active", false));
         assertThat(why(2, "Nora").get("chain").get(0).asString()).contains("is not active");
     }
 

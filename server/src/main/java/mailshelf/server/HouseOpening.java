@@ -5,8 +5,10 @@ import java.time.DayOfWeek;
 import java.time.ZoneOffset;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
 import mailshelf.core.rights.Person;
 import mailshelf.core.rights.PersonId;
+import mailshelf.core.rights.Role;
 import mailshelf.server.people.Invite;
 import mailshelf.store.Database;
 import mailshelf.store.people.PersonStore;
@@ -43,7 +45,7 @@ class HouseOpening implements Opening {
                     ZoneOffset.UTC,
                     Locale.ENGLISH,
                     DayOfWeek.MONDAY,
-                    true,
+                    Set.of(Role.ADMINISTRATOR),
                     true);
             return Optional.of(invite.link(tx, people.insert(tx, first, Optional.empty())));
         });

@@ -4,6 +4,7 @@ import java.time.DayOfWeek;
 import java.time.ZoneId;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
 import mailshelf.core.rights.Person;
 import mailshelf.core.rights.PersonId;
 import mailshelf.store.people.PersonStore;
@@ -22,7 +23,7 @@ public final class Someone {
                 ZoneId.of("Europe/Oslo"),
                 Locale.ENGLISH,
                 DayOfWeek.MONDAY,
-                false,
+                Set.of(),
                 true);
     }
 

@@ -3,6 +3,7 @@ package mailshelf.core.rights;
 import java.time.DayOfWeek;
 import java.time.ZoneId;
 import java.util.Locale;
+import java.util.Set;
 
 /**
  * Somebody who can sign in and be sent issues.
@@ -17,5 +18,13 @@ public record Person(
         ZoneId zone,
         Locale locale,
         DayOfWeek firstDayOfWeek,
-        boolean administrator,
-        boolean active) {}
+        Set<Role> roles,
+        boolean active) {
+    public Person {
+        roles = Set.copyOf(roles);
+    }
+
+    public boolean is(Role role) {
+        return roles.contains(role);
+    }
+}

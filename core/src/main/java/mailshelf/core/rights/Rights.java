@@ -24,10 +24,11 @@ public final class Rights {
                 .put(grant.subject(), grant));
     }
 
-    /** Who asks: administrators may do everything, people who were made inactive nothing. */
-    public record Asker(PersonId person, Set<GroupId> groups, boolean administrator, boolean active) {
+    /** Who asks: administrators may do everything, auditors see everything, people who were made inactive may do nothing. */
+    public record Asker(PersonId person, Set<GroupId> groups, Set<Role> roles, boolean active) {
         public Asker {
             groups = Set.copyOf(groups);
+            roles = Set.copyOf(roles);
         }
     }
 
@@ -46,10 +47,13 @@ public final class Rights {
         if (!asker.active()) {
             return new Answer(Set.of(), List.of());
         }
-        if (asker.administrator()) {
+        if (asker.roles().contains(Role.ADMINISTRATOR)) {
             return new Answer(EnumSet.allOf(Verb.class), List.of());
         }
         EnumSet<Verb> verbs = EnumSet.noneOf(Verb.class);
+        if (asker.roles().contains(Role.AUDITOR)) {
+            verbs.add(Verb.SEE);
+        }
         List<Grant> because = new ArrayList<>();
         for (Subject subject : subjects(asker)) {
             inForce(subject, folder).ifPresent(grant -> {

@@ -10,7 +10,9 @@ public enum Verb {
     /** Subscribe oneself. */
     SUBSCRIBE_SELF,
     /** Subscribe other people of the house. */
-    SUBSCRIBE_TEAMMATES;
+    SUBSCRIBE_TEAMMATES,
+    /** Put reports and data sets into the folder, and load data. */
+    PUBLISH;
 
     /** The verb with all that it makes no sense without. */
     public Set<Verb> withImplied() {
@@ -18,6 +20,7 @@ public enum Verb {
             case SEE -> EnumSet.of(SEE);
             case SUBSCRIBE_SELF -> EnumSet.of(SEE, SUBSCRIBE_SELF);
             case SUBSCRIBE_TEAMMATES -> EnumSet.of(SEE, SUBSCRIBE_SELF, SUBSCRIBE_TEAMMATES);
+            case PUBLISH -> EnumSet.of(SEE, PUBLISH);
         };
     }
 }

@@ -126,7 +126,7 @@ class AuditController {
             Optional<LocalDate> to,
             Optional<Long> olderThan,
             int most) {
-        gate.requireAdministrator(who);
+        gate.requireHouseReader(who);
         if (words.length() > LONGEST_WORDS) {
             throw Problem.invalid("audit.words-too-long", LONGEST_WORDS);
         }

@@ -11,7 +11,9 @@ import java.util.Optional;
 import mailshelf.core.Problem;
 import mailshelf.core.data.Column;
 import mailshelf.core.data.DataSetId;
+import mailshelf.core.rights.FolderId;
 import mailshelf.core.rights.Person;
+import mailshelf.core.rights.Verb;
 import mailshelf.core.wording.OneLine;
 import mailshelf.server.rights.Gate;
 import mailshelf.store.Database;
@@ -28,7 +30,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
-/** Data sets and their loads, for administrators. */
+/** Data sets and their loads, for those who publish in their folders. */
 @RestController
 @RequestMapping("/api/v1/data-sets")
 class DataSetController {
@@ -37,7 +39,7 @@ class DataSetController {
     private final DataSetStore dataSets;
     private final LoadRows loadRows;
 
-    record DataSetWish(String name, List<Column> columns, String dateColumn) {}
+    record DataSetWish(FolderId folder, String name, List<Column> columns, String dateColumn) {}
 
     record LoadView(int no, long rows, Optional<LocalDate> figuresTo, Instant loadedAt, String sha256) {
         static LoadView of(Load load) {
@@ -46,7 +48,12 @@ class DataSetController {
     }
 
     record DataSetView(
-            DataSetId id, String name, List<Column> columns, String dateColumn, Optional<LoadView> newestLoad) {}
+            DataSetId id,
+            FolderId folder,
+            String name,
+            List<Column> columns,
+            String dateColumn,
+            Optional<LoadView> newestLoad) {}
 
     DataSetController(Gate gate, Database database, DataSetStore dataSets, LoadRows loadRows) {
         this.gate = gate;
@@ -57,8 +64,8 @@ class DataSetController {
 
     @GetMapping
     List<DataSetView> list(Person who) {
-        gate.requireAdministrator(who);
         return database.inTransaction(tx -> dataSets.all(tx).stream()
+                .filter(dataSet -> gate.readsHouse(who) || gate.access(tx, who).may(Verb.PUBLISH, dataSet.folder()))
                 .map(dataSet -> view(dataSet, dataSets.newestLoad(tx, dataSet.id())))
                 .toList());
     }
@@ -66,7 +73,7 @@ class DataSetController {
     @PostMapping
     @ResponseStatus(HttpStatus.CREATED)
     DataSetView post(Person who, @RequestBody DataSetWish wish) {
-        gate.requireAdministrator(who);
+        database.doInTransaction(tx -> gate.requirePublish(tx, who, wish.folder()));
         if (!OneLine.isName(wish.name())
                 || !wish.columns().stream().map(Column::name).allMatch(OneLine::isName)) {
             throw Problem.invalid("data.bad-name", OneLine.LONGEST_NAME);
@@ -78,7 +85,7 @@ class DataSetController {
             if (dataSets.byName(tx, wish.name()).isPresent()) {
                 throw new Problem(Problem.Kind.CONFLICT, "data.name-taken", wish.name());
             }
-            DataSetId id = dataSets.insert(tx, wish.name(), wish.columns(), wish.dateColumn());
+            DataSetId id = dataSets.insert(tx, wish.folder(), wish.name(), wish.columns(), wish.dateColumn());
             return view(dataSets.find(tx, id).orElseThrow(), Optional.empty());
         });
     }
@@ -98,6 +105,11 @@ class DataSetController {
 
     private static DataSetView view(DataSet dataSet, Optional<Load> load) {
         return new DataSetView(
-                dataSet.id(), dataSet.name(), dataSet.columns(), dataSet.dateColumn(), load.map(LoadView::of));
+                dataSet.id(),
+                dataSet.folder(),
+                dataSet.name(),
+                dataSet.columns(),
+                dataSet.dateColumn(),
+                load.map(LoadView::of));
     }
 }

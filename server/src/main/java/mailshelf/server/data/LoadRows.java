@@ -57,8 +57,11 @@ class LoadRows {
     }
 
     synchronized Load run(Person who, DataSetId id, Mode mode, Reader csv) {
-        gate.requireAdministrator(who);
-        DataSet dataSet = database.inTransaction(tx -> dataSets.find(tx, id)).orElseThrow(Problem::notFound);
+        DataSet dataSet = database.inTransaction(tx -> {
+            DataSet found = dataSets.find(tx, id).orElseThrow(Problem::notFound);
+            gate.requirePublish(tx, who, found.folder());
+            return found;
+        });
         Optional<Load> before = database.inTransaction(tx -> dataSets.newestLoad(tx, id));
         TableBuilder rows = mode == Mode.APPEND && before.isPresent()
                 ? TableBuilder.from(tables.newest(dataSet).table())

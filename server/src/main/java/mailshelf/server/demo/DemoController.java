@@ -5,10 +5,12 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import mailshelf.core.Problem;
 import mailshelf.core.rights.Group;
 import mailshelf.core.rights.Person;
 import mailshelf.core.rights.PersonId;
+import mailshelf.core.rights.Role;
 import mailshelf.server.clock.BusinessClock;
 import mailshelf.server.signin.SignIn;
 import mailshelf.store.Database;
@@ -35,7 +37,7 @@ class DemoController {
     private final BusinessClock clock;
     private final MoveClock moveClock;
 
-    record DemoPerson(PersonId id, String name, List<String> groups, boolean administrator) {}
+    record DemoPerson(PersonId id, String name, List<String> groups, Set<Role> roles) {}
 
     record Choice(PersonId person) {}
 
@@ -72,7 +74,7 @@ class DemoController {
                                             people.members(tx, group.id()).contains(person.id()))
                                     .map(Group::name)
                                     .toList(),
-                            person.administrator()))
+                            person.roles()))
                     .toList();
         });
     }

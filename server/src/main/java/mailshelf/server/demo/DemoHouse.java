@@ -16,8 +16,10 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import mailshelf.core.rights.Person;
 import mailshelf.core.rights.PersonId;
+import mailshelf.core.rights.Role;
 import mailshelf.server.HouseSettings;
 import mailshelf.server.Opening;
 import mailshelf.server.clock.BusinessClock;
@@ -105,7 +107,7 @@ class DemoHouse implements Opening {
                         DayLoads.ZONE,
                         Locale.ENGLISH,
                         DayOfWeek.MONDAY,
-                        true,
+                        Set.of(Role.ADMINISTRATOR),
                         true),
                 Optional.empty()));
         persons.put("Sunniva Rein", id.value());
@@ -119,7 +121,7 @@ class DemoHouse implements Opening {
             long id = administrator
                     .post(
                             "/api/v1/people",
-                            Map.of("name", name, "address", address, "zone", "Europe/Oslo", "administrator", false))
+                            Map.of("name", name, "address", address, "zone", "Europe/Oslo", "roles", List.of()))
                     .get("id")
                     .asLong();
             persons.put(name, id);
@@ -178,7 +180,17 @@ class DemoHouse implements Opening {
             columns.add(Map.of("name", name, "type", type, "decimals", 0));
         }
         long dataSet = administrator
-                .post("/api/v1/data-sets", Map.of("name", "sailings", "columns", columns, "dateColumn", "date"))
+                .post(
+                        "/api/v1/data-sets",
+                        Map.of(
+                                "folder",
+                                folders.get("Traffic"),
+                                "name",
+                                "sailings",
+                                "columns",
+                                columns,
+                                "dateColumn",
+                                "date"))
                 .get("id")
                 .asLong();
         LocalDate first = past.minusMonths(MONTHS_OF_DATA).plusWeeks(WEEKS_OF_ISSUES);

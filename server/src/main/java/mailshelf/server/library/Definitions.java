@@ -2,6 +2,7 @@ package mailshelf.server.library;
 
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ConcurrentMap;
+import java.util.function.Predicate;
 import mailshelf.core.Problem;
 import mailshelf.core.report.Definition;
 import mailshelf.core.report.DefinitionReader;
@@ -38,16 +39,20 @@ public class Definitions {
         Key key = new Key(report, version);
         Published known = read.get(key);
         if (known == null) {
-            known = parse(tx, reports.yaml(tx, report, version));
+            known = parse(tx, reports.yaml(tx, report, version), dataSet -> true);
             read.put(key, known);
         }
         return known;
     }
 
-    /** @throws Problem for a text that is no definition, or whose data set does not exist */
-    public Published parse(Tx tx, String yaml) {
+    /**
+     * @param usable which data sets there are for whoever asks
+     * @throws Problem for a text that is no definition, or whose data set does not exist
+     */
+    Published parse(Tx tx, String yaml, Predicate<DataSet> usable) {
         String name = DefinitionReader.dataSetOf(yaml);
-        DataSet dataSet = dataSets.byName(tx, name).orElseThrow(() -> Problem.invalid("report.no-data-set", name));
+        DataSet dataSet =
+                dataSets.byName(tx, name).filter(usable).orElseThrow(() -> Problem.invalid("report.no-data-set", name));
         return new Published(DefinitionReader.read(yaml, dataSet.columns()), dataSet);
     }
 }

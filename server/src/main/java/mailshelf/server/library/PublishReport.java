@@ -6,13 +6,14 @@ import mailshelf.core.audit.Thing;
 import mailshelf.core.report.ReportId;
 import mailshelf.core.rights.FolderId;
 import mailshelf.core.rights.Person;
+import mailshelf.core.rights.Verb;
 import mailshelf.server.audit.AuditTrail;
 import mailshelf.server.clock.BusinessClock;
 import mailshelf.server.rights.Gate;
 import mailshelf.store.Database;
+import mailshelf.store.Tx;
 import mailshelf.store.library.Report;
 import mailshelf.store.library.ReportStore;
-import mailshelf.store.people.FolderStore;
 import org.springframework.stereotype.Component;
 
 /** Publishes a definition, as a new report or as the next version of one. */
@@ -20,7 +21,6 @@ import org.springframework.stereotype.Component;
 class PublishReport {
     private final Gate gate;
     private final Database database;
-    private final FolderStore folders;
     private final ReportStore reports;
     private final Definitions definitions;
     private final BusinessClock clock;
@@ -29,14 +29,12 @@ class PublishReport {
     PublishReport(
             Gate gate,
             Database database,
-            FolderStore folders,
             ReportStore reports,
             Definitions definitions,
             BusinessClock clock,
             AuditTrail audit) {
         this.gate = gate;
         this.database = database;
-        this.folders = folders;
         this.reports = reports;
         this.definitions = definitions;
         this.clock = clock;
@@ -44,10 +42,9 @@ class PublishReport {
     }
 
     ReportId anew(Person who, FolderId folder, String yaml) {
-        gate.requireAdministrator(who);
         return database.inTransaction(tx -> {
-            folders.find(tx, folder).orElseThrow(Problem::notFound);
-            String title = definitions.parse(tx, yaml).definition().title();
+            gate.requirePublish(tx, who, folder);
+            String title = publishable(tx, who, yaml).definition().title();
             ReportId made = reports.insert(tx, folder, who.id(), title, yaml, clock.instant());
             audit.keep(tx, who, Act.REPORT_PUBLISHED, Thing.of(Thing.Kind.REPORT, made, title), "", "version 1");
             return made;
@@ -55,10 +52,10 @@ class PublishReport {
     }
 
     void nextVersion(Person who, ReportId id, String yaml) {
-        gate.requireAdministrator(who);
         database.doInTransaction(tx -> {
             Report report = gate.readable(tx, who, id);
-            String title = definitions.parse(tx, yaml).definition().title();
+            gate.requirePublish(tx, who, report.folder());
+            String title = publishable(tx, who, yaml).definition().title();
             if (!reports.publish(tx, report, title, yaml, who.id(), clock.instant())) {
                 throw new Problem(Problem.Kind.STALE, "report.published-meanwhile", title);
             }
@@ -66,5 +63,10 @@ class PublishReport {
             String before = "version " + report.version();
             audit.keep(tx, who, Act.REPORT_PUBLISHED, thing, before, "version " + (report.version() + 1));
         });
+    }
+
+    /** Whoever may not see a data set learns nothing of it by naming it. */
+    private Definitions.Published publishable(Tx tx, Person who, String yaml) {
+        return definitions.parse(tx, yaml, dataSet -> gate.access(tx, who).may(Verb.SEE, dataSet.folder()));
     }
 }

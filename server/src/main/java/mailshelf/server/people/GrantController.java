@@ -105,7 +105,7 @@ class GrantController {
 
     @GetMapping("/grants")
     Grid grants(Person who) {
-        gate.requireAdministrator(who);
+        gate.requireHouseReader(who);
         return database.inTransaction(tx -> {
             List<Folder> all = folders.all(tx);
             List<Group> groups = people.groups(tx);
@@ -147,7 +147,7 @@ class GrantController {
             @PathVariable GroupId group,
             @RequestParam boolean own,
             @RequestParam(defaultValue = "") Set<Verb> verbs) {
-        gate.requireAdministrator(who);
+        gate.requireHouseReader(who);
         return effect.of(
                 who, tx -> put(tx, new Subject.OfGroup(group), folder, own ? Optional.of(verbs) : Optional.empty()));
     }
@@ -155,7 +155,7 @@ class GrantController {
     /** What somebody may do in a folder, and why. */
     @GetMapping("/folders/{folder}/people/{person}/why")
     WhyMay.Why why(Person who, @PathVariable FolderId folder, @PathVariable PersonId person) {
-        gate.requireAdministrator(who);
+        gate.requireHouseReader(who);
         return whyMay.of(who, person, folder);
     }
 

@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import mailshelf.core.Problem;
@@ -15,6 +16,7 @@ import mailshelf.core.rights.Group;
 import mailshelf.core.rights.GroupId;
 import mailshelf.core.rights.Person;
 import mailshelf.core.rights.PersonId;
+import mailshelf.core.rights.Role;
 import mailshelf.core.wording.OneLine;
 import mailshelf.server.audit.AuditTrail;
 import mailshelf.server.rights.Gate;
@@ -51,13 +53,13 @@ class PeopleController {
             String name,
             String address,
             String zone,
-            boolean administrator,
+            Set<Role> roles,
             boolean active,
             List<GroupId> groups) {}
 
-    record NewPerson(String name, String address, ZoneId zone, boolean administrator) {}
+    record NewPerson(String name, String address, ZoneId zone, Set<Role> roles) {}
 
-    record PersonChange(String name, ZoneId zone, boolean administrator, boolean active) {}
+    record PersonChange(String name, ZoneId zone, Set<Role> roles, boolean active) {}
 
     record GroupView(GroupId id, String name, List<PersonId> members) {}
 
@@ -77,7 +79,7 @@ class PeopleController {
 
     @GetMapping("/people")
     List<PersonView> people(Person who) {
-        gate.requireAdministrator(who);
+        gate.requireHouseReader(who);
         return database.inTransaction(
                 tx -> people.all(tx).stream().map(person -> view(tx, person)).toList());
     }
@@ -102,7 +104,7 @@ class PeopleController {
                     wish.zone(),
                     Locale.ENGLISH,
                     DayOfWeek.MONDAY,
-                    wish.administrator(),
+                    wish.roles(),
                     true);
             Person made =
                     people.find(tx, people.insert(tx, person, Optional.empty())).orElseThrow();
@@ -131,7 +133,7 @@ class PeopleController {
     @PutMapping("/people/{id}")
     PersonView put(Person who, @PathVariable PersonId id, @RequestBody PersonChange change) {
         gate.requireAdministrator(who);
-        if (id.equals(who.id()) && (!change.administrator() || !change.active())) {
+        if (id.equals(who.id()) && (!change.roles().contains(Role.ADMINISTRATOR) || !change.active())) {
             throw new Problem(Problem.Kind.CONFLICT, "person.not-yourself");
         }
         require(faultsOfName(change.name()));
@@ -146,7 +148,7 @@ class PeopleController {
                             change.zone(),
                             before.locale(),
                             before.firstDayOfWeek(),
-                            change.administrator(),
+                            change.roles(),
                             change.active()));
             Person after = people.find(tx, id).orElseThrow();
             if (!after.active()) {
@@ -163,8 +165,17 @@ class PeopleController {
                 person.name(),
                 person.address(),
                 person.zone().getId(),
-                person.administrator() ? "administrator" : "no administrator",
+                said(person.roles()),
                 person.active() ? "active" : "not active");
+    }
+
+    private static String said(Set<Role> roles) {
+        return roles.isEmpty()
+                ? "no role"
+                : roles.stream()
+                        .sorted()
+                        .map(role -> role.name().toLowerCase(Locale.ROOT))
+                        .collect(Collectors.joining(" and "));
     }
 
     private PersonView view(Tx tx, Person person) {
@@ -173,7 +184,7 @@ class PeopleController {
                 person.name(),
                 person.address(),
                 person.zone().getId(),
-                person.administrator(),
+                person.roles(),
                 person.active(),
                 people.asker(tx, person).groups().stream()
                         .sorted((a, b) -> Long.compare(a.value(), b.value()))
@@ -182,7 +193,7 @@ class PeopleController {
 
     @GetMapping("/groups")
     List<GroupView> groups(Person who) {
-        gate.requireAdministrator(who);
+        gate.requireHouseReader(who);
         return database.inTransaction(
                 tx -> people.groups(tx).stream().map(group -> view(tx, group)).toList());
     }

@@ -13,6 +13,7 @@ import mailshelf.core.rights.Group;
 import mailshelf.core.rights.Person;
 import mailshelf.core.rights.PersonId;
 import mailshelf.core.rights.Rights;
+import mailshelf.core.rights.Role;
 import mailshelf.core.rights.Subject;
 import mailshelf.core.rights.Verb;
 import mailshelf.core.wording.Words;
@@ -62,12 +63,15 @@ class WhyMay {
         if (!person.active()) {
             return List.of(words.say("why.inactive", person.name()));
         }
-        if (person.administrator()) {
+        if (person.is(Role.ADMINISTRATOR)) {
             return List.of(words.say("why.administrator", person.name()));
         }
         Map<FolderId, Folder> byId =
                 folders.all(tx).stream().collect(Collectors.toMap(Folder::id, Function.identity()));
         List<String> chain = new ArrayList<>();
+        if (person.is(Role.AUDITOR)) {
+            chain.add(words.say("why.auditor", person.name()));
+        }
         for (Group group : people.groups(tx)) {
             if (asker.groups().contains(group.id())) {
                 String link = answer.because().stream()

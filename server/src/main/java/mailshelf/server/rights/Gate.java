@@ -8,10 +8,12 @@ import mailshelf.core.delivery.IssueId;
 import mailshelf.core.delivery.RunId;
 import mailshelf.core.delivery.Trigger;
 import mailshelf.core.report.ReportId;
+import mailshelf.core.rights.Folder;
 import mailshelf.core.rights.FolderId;
 import mailshelf.core.rights.Person;
 import mailshelf.core.rights.PersonId;
 import mailshelf.core.rights.Rights;
+import mailshelf.core.rights.Role;
 import mailshelf.core.rights.Verb;
 import mailshelf.core.subscription.Subscription;
 import mailshelf.core.subscription.SubscriptionId;
@@ -109,7 +111,7 @@ public class Gate {
                 .orElseThrow(Problem::notFound);
     }
 
-    /** One that is mine or that I am on the list of, and whose report I may see. */
+    /** One that is mine, or that I am on the list of and whose report I may see; auditors see all. */
     public Subscription visible(Tx tx, Person who, SubscriptionId id) {
         return subscriptions
                 .find(tx, id)
@@ -119,27 +121,42 @@ public class Gate {
 
     /** Owners see what they own even when they have lost the right to its report: they must learn why it paused. */
     public boolean isVisible(Tx tx, Access access, Person who, Subscription subscription) {
-        if (mayChange(who, subscription)) {
+        if (mayChange(who, subscription) || readsHouse(who)) {
             return true;
         }
-        boolean listed = subscription.terms().recipients().contains(who.id());
-        return listed && access.may(Verb.SEE, folder(tx, subscription.terms().report()));
+        return isListed(who, subscription)
+                && access.may(Verb.SEE, folder(tx, subscription.terms().report()));
     }
 
     public boolean mayChange(Person who, Subscription subscription) {
-        return who.administrator() || subscription.owner().equals(who.id());
+        return who.is(Role.ADMINISTRATOR) || subscription.owner().equals(who.id());
     }
 
     /** One that I may change. */
     public Subscription changeable(Tx tx, Person who, SubscriptionId id) {
         Subscription found = visible(tx, who, id);
-        if (!mayChange(who, found)) {
+        return require(mayChange(who, found), found);
+    }
+
+    /** One that I may try: not somebody's who reads it by his role alone. */
+    public Subscription triable(Tx tx, Person who, SubscriptionId id) {
+        Subscription found = visible(tx, who, id);
+        readable(tx, who, found.terms().report());
+        return require(mayChange(who, found) || isListed(who, found), found);
+    }
+
+    private static Subscription require(boolean may, Subscription found) {
+        if (!may) {
             throw new Problem(
                     Problem.Kind.FORBIDDEN,
                     "subscription.not-yours",
                     found.terms().name());
         }
         return found;
+    }
+
+    private static boolean isListed(Person who, Subscription subscription) {
+        return subscription.terms().recipients().contains(who.id());
     }
 
     /** An issue of a report that I may see now; a trial is for the one who asked for it. */
@@ -168,9 +185,33 @@ public class Gate {
         return subscriptions.find(tx, id).orElseThrow().terms().report();
     }
 
+    /** A folder into which somebody may publish. */
+    public void requirePublish(Tx tx, Person who, FolderId folder) {
+        Access access = access(tx, who);
+        String name = folders.find(tx, folder)
+                .filter(found -> access.may(Verb.SEE, folder))
+                .map(Folder::name)
+                .orElseThrow(Problem::notFound);
+        if (!access.may(Verb.PUBLISH, folder)) {
+            throw new Problem(Problem.Kind.FORBIDDEN, "folder.no-publish", name);
+        }
+    }
+
     public void requireAdministrator(Person who) {
-        if (!who.administrator()) {
+        if (!who.is(Role.ADMINISTRATOR)) {
             throw new Problem(Problem.Kind.FORBIDDEN, "house.administrators-only");
         }
+    }
+
+    /** Somebody who may read every setting of the house. */
+    public void requireHouseReader(Person who) {
+        if (!readsHouse(who)) {
+            throw new Problem(Problem.Kind.FORBIDDEN, "house.readers-only");
+        }
+    }
+
+    /** Whether somebody reads everything in the house by his role. */
+    public boolean readsHouse(Person who) {
+        return !who.roles().isEmpty();
     }
 }

@@ -11,6 +11,7 @@ import java.util.Optional;
 import java.util.stream.Collectors;
 import mailshelf.core.delivery.IssueId;
 import mailshelf.core.rights.Person;
+import mailshelf.core.rights.Role;
 import mailshelf.core.rights.Verb;
 import mailshelf.core.subscription.State;
 import mailshelf.core.subscription.Subscription;
@@ -155,7 +156,7 @@ class ReadShelf {
     }
 
     private static Group group(Person who, Subscription subscription, List<Spine> spines) {
-        boolean minds = subscription.owner().equals(who.id()) || who.administrator();
+        boolean minds = subscription.owner().equals(who.id()) || who.is(Role.ADMINISTRATOR);
         Spine.State last = spines.isEmpty()
                 ? Spine.State.READ
                 : spines.get(spines.size() - 1).state();

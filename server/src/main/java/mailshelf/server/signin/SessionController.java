@@ -5,10 +5,12 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.time.Instant;
 import java.time.InstantSource;
 import java.util.Optional;
+import java.util.Set;
 import mailshelf.core.audit.Act;
 import mailshelf.core.audit.Thing;
 import mailshelf.core.rights.Person;
 import mailshelf.core.rights.PersonId;
+import mailshelf.core.rights.Role;
 import mailshelf.server.HouseSettings;
 import mailshelf.server.audit.AuditTrail;
 import mailshelf.server.clock.BusinessClock;
@@ -40,7 +42,7 @@ class SessionController {
     /** @param me empty when nobody is signed in */
     record SessionView(Optional<Me> me, boolean demo, Instant now) {}
 
-    record Me(PersonId id, String name, String address, String zone, boolean administrator) {}
+    record Me(PersonId id, String name, String address, String zone, Set<Role> roles) {}
 
     SessionController(
             SignIn signIn,
@@ -68,7 +70,7 @@ class SessionController {
 
     private static Me me(Person person) {
         return new Me(
-                person.id(), person.name(), person.address(), person.zone().getId(), person.administrator());
+                person.id(), person.name(), person.address(), person.zone().getId(), person.roles());
     }
 
     @PostMapping

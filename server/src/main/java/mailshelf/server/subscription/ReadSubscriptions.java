@@ -104,7 +104,7 @@ class ReadSubscriptions {
     List<SubscriptionLine> list(Person who) {
         return database.inTransaction(tx -> {
             Gate.Access access = gate.access(tx, who);
-            List<Subscription> all = who.administrator() ? subscriptions.all(tx) : subscriptions.of(tx, who.id());
+            List<Subscription> all = gate.readsHouse(who) ? subscriptions.all(tx) : subscriptions.of(tx, who.id());
             return all.stream()
                     .filter(subscription -> gate.isVisible(tx, access, who, subscription))
                     .sorted((a, b) -> Boolean.compare(a.state() == State.ENDED, b.state() == State.ENDED))

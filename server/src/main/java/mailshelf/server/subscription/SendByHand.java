@@ -101,8 +101,7 @@ class SendByHand {
 
     RunId trial(Person who, SubscriptionId id) {
         RunId run = database.inTransaction(tx -> {
-            Subscription subscription = gate.visible(tx, who, id);
-            gate.readable(tx, who, subscription.terms().report());
+            Subscription subscription = gate.triable(tx, who, id);
             audit.keep(tx, who, Act.TRIAL_ASKED, Thing.of(subscription));
             return bookRun.trial(tx, subscription, who, UUID.randomUUID().toString(), clock.instant());
         });

@@ -8,17 +8,19 @@ import mailshelf.core.data.Column;
 import mailshelf.core.data.DataSetId;
 import mailshelf.core.data.LoadId;
 import mailshelf.core.json.CoreJson;
+import mailshelf.core.rights.FolderId;
 import mailshelf.store.Row;
 import mailshelf.store.Tx;
 
 /** Data sets and the record of their loads; the rows themselves are files. */
 public final class DataSetStore {
-    private static final String DATA_SET = "SELECT id, name, columns, date_column FROM data_set";
+    private static final String DATA_SET = "SELECT id, folder, name, columns, date_column FROM data_set";
     private static final String LOAD = "SELECT id, data_set, no, sha256, row_count, figures_to, loaded_at FROM load";
 
     private static DataSet dataSet(Row row) {
         return new DataSet(
                 new DataSetId(row.number("id")),
+                new FolderId(row.number("folder")),
                 row.text("name"),
                 List.of(CoreJson.read(row.text("columns"), Column[].class)),
                 row.text("date_column"));
@@ -47,9 +49,10 @@ public final class DataSetStore {
         return tx.one(DATA_SET + " WHERE name = ?", DataSetStore::dataSet, name);
     }
 
-    public DataSetId insert(Tx tx, String name, List<Column> columns, String dateColumn) {
+    public DataSetId insert(Tx tx, FolderId folder, String name, List<Column> columns, String dateColumn) {
         return new DataSetId(tx.insert(
-                "INSERT INTO data_set (name, columns, date_column) VALUES (?, ?, ?)",
+                "INSERT INTO data_set (folder, name, columns, date_column) VALUES (?, ?, ?, ?)",
+                folder,
                 name,
                 CoreJson.write(columns),
                 dateColumn));

@@ -9,11 +9,13 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import mailshelf.core.rights.Group;
 import mailshelf.core.rights.GroupId;
 import mailshelf.core.rights.Person;
 import mailshelf.core.rights.PersonId;
 import mailshelf.core.rights.Rights;
+import mailshelf.core.rights.Role;
 import mailshelf.store.Row;
 import mailshelf.store.Tx;
 import mailshelf.store.Where;
@@ -21,7 +23,7 @@ import mailshelf.store.Where;
 /** People, their passwords' hashes, groups and who is in them. */
 public final class PersonStore {
     private static final String PERSON = """
-            SELECT id, name, address, zone, locale, week_start, administrator, active
+            SELECT id, name, address, zone, locale, week_start, administrator, auditor, active
               FROM person
             """;
 
@@ -33,8 +35,14 @@ public final class PersonStore {
                 ZoneId.of(row.text("zone")),
                 Locale.forLanguageTag(row.text("locale")),
                 row.choice("week_start", DayOfWeek.class),
-                row.flag("administrator"),
+                roles(row),
                 row.flag("active"));
+    }
+
+    private static Set<Role> roles(Row row) {
+        return Stream.of(Role.values())
+                .filter(role -> row.flag(role.name().toLowerCase(Locale.ROOT)))
+                .collect(Collectors.toSet());
     }
 
     public List<Person> all(Tx tx) {
@@ -60,15 +68,16 @@ public final class PersonStore {
     public PersonId insert(Tx tx, Person person, Optional<String> passwordHash) {
         return new PersonId(tx.insert(
                 """
-                INSERT INTO person (name, address, zone, locale, week_start, password_hash, administrator, active)
-                VALUES (?, ?, ?, ?, ?, ?, ?, ?)""",
+                INSERT INTO person (name, address, zone, locale, week_start, password_hash, administrator, auditor, active)
+                VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)""",
                 person.name(),
                 person.address().toLowerCase(Locale.ROOT),
                 person.zone().getId(),
                 person.locale(),
                 person.firstDayOfWeek(),
                 passwordHash,
-                person.administrator(),
+                person.is(Role.ADMINISTRATOR),
+                person.is(Role.AUDITOR),
                 person.active()));
     }
 
@@ -77,13 +86,15 @@ public final class PersonStore {
         return tx.update(
                         """
                         UPDATE person
-                           SET name = ?, zone = ?, locale = ?, week_start = ?, administrator = ?, active = ?
+                           SET name = ?, zone = ?, locale = ?, week_start = ?, administrator = ?, auditor = ?,
+                               active = ?
                          WHERE id = ?""",
                         person.name(),
                         person.zone().getId(),
                         person.locale(),
                         person.firstDayOfWeek(),
-                        person.administrator(),
+                        person.is(Role.ADMINISTRATOR),
+                        person.is(Role.AUDITOR),
                         person.active(),
                         person.id())
                 == 1;
@@ -117,10 +128,7 @@ public final class PersonStore {
                         Membership::person, Collectors.mapping(Membership::group, Collectors.toSet())));
         return people.stream()
                 .map(person -> new Rights.Asker(
-                        person.id(),
-                        groups.getOrDefault(person.id(), Set.of()),
-                        person.administrator(),
-                        person.active()))
+                        person.id(), groups.getOrDefault(person.id(), Set.of()), person.roles(), person.active()))
                 .toList();
     }
 
