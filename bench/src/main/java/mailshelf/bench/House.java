@@ -1,7 +1,5 @@
 package mailshelf.bench;
 
-import java.util.Set;
-import mailshelf.core.rights.Role;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.net.CookieManager;
@@ -20,12 +18,14 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.concurrent.TimeUnit;
 import java.util.function.BooleanSupplier;
 import java.util.function.Function;
 import java.util.stream.LongStream;
 import mailshelf.core.rights.Person;
 import mailshelf.core.rights.PersonId;
+import mailshelf.core.rights.Role;
 import mailshelf.store.Database;
 import mailshelf.store.Tx;
 import mailshelf.store.people.PersonStore;
@@ -80,7 +80,14 @@ final class House implements AutoCloseable {
     /** Administrators may see everything, which spares grants that are not measured here. */
     private static Person person(String name, String address) {
         return new Person(
-                new PersonId(0), name, address, ZoneId.of("Europe/Oslo"), Locale.ENGLISH, DayOfWeek.MONDAY, Set.of(Role.ADMINISTRATOR), true);
+                new PersonId(0),
+                name,
+                address,
+                ZoneId.of("Europe/Oslo"),
+                Locale.ENGLISH,
+                DayOfWeek.MONDAY,
+                Set.of(Role.ADMINISTRATOR),
+                true);
     }
 
     /** @param javaOptions such as "-Xmx512m" */

@@ -2,25 +2,52 @@ package mailshelf.core.data;
 
 import java.math.BigDecimal;
 import java.time.LocalDate;
+import java.util.Arrays;
+import java.util.OptionalInt;
 
 /** The values of one column, one per row. Arrays are never changed after construction and never leave the package. */
 sealed interface ColumnData permits ColumnData.Text, ColumnData.Numbers, ColumnData.Dates {
     /** The value as stored in a page model: plain text, a decimal string or an ISO date; "" where there is none. */
     String raw(int row);
 
-    /** Codes into a dictionary; {@link #NONE} where there is no value. */
+    /** Codes into a sorted dictionary, one more than its last where there is no value: a row's code is its group. */
     record Text(String[] dictionary, int[] codes) implements ColumnData {
-        static final int NONE = -1;
-
         @Override
         public String raw(int row) {
-            return codes[row] == NONE ? "" : dictionary[codes[row]];
+            return hasNone(row) ? "" : dictionary[codes[row]];
+        }
+
+        boolean hasNone(int row) {
+            return codes[row] == dictionary.length;
+        }
+
+        OptionalInt code(String value) {
+            int found = Arrays.binarySearch(dictionary, value);
+            return found < 0 ? OptionalInt.empty() : OptionalInt.of(found);
         }
     }
 
-    /** Unscaled decimals, exact sums as long as they stay below 9.2e18; {@link #NONE} where there is no value. */
-    record Numbers(long[] unscaled, int decimals) implements ColumnData {
+    /**
+     * Unscaled decimals, exact sums as long as they stay below 9.2e18; {@link #NONE} where there is no value.
+     *
+     * @param sums the same with 0 where there is no value, so that sums need not look; the same array where none lacks
+     */
+    record Numbers(long[] unscaled, long[] sums, int decimals) implements ColumnData {
         static final long NONE = Long.MIN_VALUE;
+
+        static Numbers of(long[] unscaled, int decimals) {
+            boolean complete = Arrays.stream(unscaled).noneMatch(value -> value == NONE);
+            long[] sums = complete
+                    ? unscaled
+                    : Arrays.stream(unscaled)
+                            .map(value -> value == NONE ? 0 : value)
+                            .toArray();
+            return new Numbers(unscaled, sums, decimals);
+        }
+
+        boolean isComplete() {
+            return unscaled == sums;
+        }
 
         @Override
         public String raw(int row) {

@@ -2,64 +2,54 @@ package mailshelf.core.data;
 
 import java.time.LocalDate;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.List;
-import java.util.function.IntUnaryOperator;
 
-/**
- * Sorts rows into groups.
- *
- * @param labels raw label of each group: a column's value ("" for rows without one) or a span's first day
- */
-public final class Dimension {
-    private final List<String> labels;
-    private final IntUnaryOperator groupOfRow;
-
-    private Dimension(List<String> labels, IntUnaryOperator groupOfRow) {
-        this.labels = List.copyOf(labels);
-        this.groupOfRow = groupOfRow;
-    }
+/** Sorts rows into groups. */
+public sealed interface Dimension {
+    /** The raw label of each group: a column's value ("" for rows without one) or a span's first day. */
+    List<String> labels();
 
     /** One group for all rows. */
-    public static Dimension none() {
-        return new Dimension(List.of(""), row -> 0);
+    static Dimension none() {
+        return new None();
     }
 
     /** A group for each value of a text column, in the order of the values, then one for rows without a value. */
-    public static Dimension values(Table table, String column) {
-        ColumnData.Text text = table.text(column);
-        String[] sorted = text.dictionary().clone();
-        Arrays.sort(sorted);
-        int[] groupOfCode = new int[sorted.length];
-        for (int code = 0; code < sorted.length; code++) {
-            groupOfCode[code] = Arrays.binarySearch(sorted, text.dictionary()[code]);
-        }
-        List<String> labels = new ArrayList<>(List.of(sorted));
+    static Dimension values(Table table, String column) {
+        List<String> labels = new ArrayList<>(List.of(table.text(column).dictionary()));
         labels.add("");
-        int none = sorted.length;
-        int[] codes = text.codes();
-        return new Dimension(labels, row -> codes[row] == ColumnData.Text.NONE ? none : groupOfCode[codes[row]]);
+        return new Values(column, labels);
     }
 
     /** A group for each span of time, given by first days in order; rows must lie within them. */
-    public static Dimension spans(Table table, List<LocalDate> starts) {
-        long[] firsts = starts.stream().mapToLong(LocalDate::toEpochDay).toArray();
-        int[] days = table.days();
-        return new Dimension(starts.stream().map(LocalDate::toString).toList(), row -> {
-            int at = Arrays.binarySearch(firsts, days[row]);
-            return at >= 0 ? at : -at - 2;
-        });
+    static Dimension spans(List<LocalDate> starts) {
+        return new Spans(starts);
     }
 
-    public List<String> labels() {
-        return labels;
+    /** One group. */
+    record None() implements Dimension {
+        @Override
+        public List<String> labels() {
+            return List.of("");
+        }
     }
 
-    int size() {
-        return labels.size();
+    /** By a column; a row's group is its code there. */
+    record Values(String column, List<String> labels) implements Dimension {
+        public Values {
+            labels = List.copyOf(labels);
+        }
     }
 
-    int groupOf(int row) {
-        return groupOfRow.applyAsInt(row);
+    /** By time. Rows are sorted by their date, so that a group is a range of rows. */
+    record Spans(List<LocalDate> starts) implements Dimension {
+        public Spans {
+            starts = List.copyOf(starts);
+        }
+
+        @Override
+        public List<String> labels() {
+            return starts.stream().map(LocalDate::toString).toList();
+        }
     }
 }

@@ -1,32 +1,40 @@
 package mailshelf.core.data;
 
-import java.util.List;
+import java.util.HashMap;
+import java.util.Map;
 
-/**
- * The sums of several tallies over the groups of two dimensions, in one pass over the rows.
- *
- * @param sums by tally, then by group; a group is first × size of second + second
- * @param rows how many rows fell into each group
- */
-public record Grouping(Dimension first, Dimension second, long[][] sums, long[] rows) {
+/** The sums of tallies over the groups of two dimensions. They are there once the pass that was asked has run. */
+public final class Grouping {
+    private final Dimension first;
+    private final Dimension second;
+    private final int seconds;
+    private final Map<Tally, long[]> sums = new HashMap<>();
 
-    public static Grouping of(Selection selection, Dimension first, Dimension second, List<Tally> tallies) {
-        int groups = first.size() * second.size();
-        long[][] sums = new long[tallies.size()][groups];
-        long[] rows = new long[groups];
-        Tally.Adder[] adders =
-                tallies.stream().map(tally -> tally.on(selection.table())).toArray(Tally.Adder[]::new);
-        selection.forEachRow(row -> {
-            int group = first.groupOf(row) * second.size() + second.groupOf(row);
-            rows[group]++;
-            for (int i = 0; i < adders.length; i++) {
-                sums[i][group] += adders[i].at(row);
-            }
-        });
-        return new Grouping(first, second, sums, rows);
+    Grouping(Dimension first, Dimension second) {
+        this.first = first;
+        this.second = second;
+        this.seconds = second.labels().size();
     }
 
-    public int group(int firstGroup, int secondGroup) {
-        return firstGroup * second.size() + secondGroup;
+    public Dimension first() {
+        return first;
+    }
+
+    public Dimension second() {
+        return second;
+    }
+
+    /** The sum (unscaled) of one tally over the rows that fall into a group of each dimension. */
+    public long sum(Tally tally, int firstGroup, int secondGroup) {
+        return sums.get(tally)[firstGroup * seconds + secondGroup];
+    }
+
+    /** Where a tally is summed up, by first × groups of second + second; made where it was not asked for before. */
+    long[] sums(Tally tally, int groups) {
+        return sums.computeIfAbsent(tally, asked -> new long[groups]);
+    }
+
+    boolean has(Tally tally) {
+        return sums.containsKey(tally);
     }
 }

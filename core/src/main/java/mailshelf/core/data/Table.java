@@ -1,10 +1,8 @@
 package mailshelf.core.data;
 
 import java.time.LocalDate;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
-import java.util.TreeSet;
 import mailshelf.core.time.Window;
 
 /**
@@ -53,7 +51,7 @@ public final class Table {
 
     /** The distinct values of a text column, sorted. */
     public List<String> values(String name) {
-        return List.copyOf(new TreeSet<>(Arrays.asList(text(name).dictionary())));
+        return List.of(text(name).dictionary());
     }
 
     /** One value as a page model holds it; "" where there is none. */
@@ -89,6 +87,11 @@ public final class Table {
     /** Row behind the last of the window. */
     int endRow(Window window) {
         return lowerBound(window.toInclusive().toEpochDay() + 1);
+    }
+
+    /** First row on or after a day. */
+    int firstRow(LocalDate day) {
+        return lowerBound(day.toEpochDay());
     }
 
     private int lowerBound(long day) {

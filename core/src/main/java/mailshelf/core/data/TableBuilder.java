@@ -5,7 +5,6 @@ import java.time.DateTimeException;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -60,9 +59,9 @@ public final class TableBuilder {
     public Table build() {
         int[] days = ((ColumnData.Dates) collectors.get(dateColumn).build(identity())).epochDays();
         int[] order = IntStream.range(0, rows)
-                .boxed()
-                .sorted(Comparator.comparingInt(row -> days[row]))
-                .mapToInt(Integer::intValue)
+                .mapToLong(row -> (long) days[row] << Integer.SIZE | row)
+                .sorted()
+                .mapToInt(dayAndRow -> (int) dayAndRow)
                 .toArray();
         return new Table(columns, collectors.stream().map(c -> c.build(order)).toList(), rows, dateColumn);
     }
@@ -90,7 +89,10 @@ public final class TableBuilder {
         ColumnData build(int[] order);
     }
 
+    /** Codes are given as values come, and changed to those of a sorted dictionary at the end. */
     private static final class TextCollector implements Collector {
+        private static final int NONE = -1;
+
         private final Map<String, Integer> codes = new HashMap<>();
         private final List<String> dictionary = new ArrayList<>();
         private final IntList values = new IntList();
@@ -102,7 +104,7 @@ public final class TableBuilder {
 
         @Override
         public void add(String raw) {
-            values.add(raw.isEmpty() ? ColumnData.Text.NONE : codes.computeIfAbsent(raw, this::newCode));
+            values.add(raw.isEmpty() ? NONE : codes.computeIfAbsent(raw, this::newCode));
         }
 
         @Override
@@ -111,7 +113,9 @@ public final class TableBuilder {
             for (String word : text.dictionary()) {
                 codes.put(word, newCode(word));
             }
-            values.addAll(text.codes());
+            for (int row = 0; row < text.codes().length; row++) {
+                values.add(text.hasNone(row) ? NONE : text.codes()[row]);
+            }
         }
 
         private int newCode(String raw) {
@@ -121,7 +125,15 @@ public final class TableBuilder {
 
         @Override
         public ColumnData build(int[] order) {
-            return new ColumnData.Text(dictionary.toArray(String[]::new), values.inOrder(order));
+            String[] sorted = dictionary.toArray(String[]::new);
+            Arrays.sort(sorted);
+            int[] places = new int[sorted.length];
+            for (int place = 0; place < sorted.length; place++) {
+                places[codes.get(sorted[place])] = place;
+            }
+            int[] inOrder = inOrder(values, order);
+            Arrays.setAll(inOrder, row -> inOrder[row] == NONE ? sorted.length : places[inOrder[row]]);
+            return new ColumnData.Text(sorted, inOrder);
         }
     }
 
@@ -163,7 +175,7 @@ public final class TableBuilder {
 
         @Override
         public ColumnData build(int[] order) {
-            return new ColumnData.Numbers(
+            return ColumnData.Numbers.of(
                     Arrays.stream(order).mapToLong(row -> values[row]).toArray(), decimals);
         }
     }
@@ -190,33 +202,19 @@ public final class TableBuilder {
 
         @Override
         public void addAll(ColumnData column) {
-            values.addAll(((ColumnData.Dates) column).epochDays());
+            for (int day : ((ColumnData.Dates) column).epochDays()) {
+                values.add(day);
+            }
         }
 
         @Override
         public ColumnData build(int[] order) {
-            return new ColumnData.Dates(values.inOrder(order));
+            return new ColumnData.Dates(inOrder(values, order));
         }
     }
 
-    private static final class IntList {
-        private int[] values = new int[64];
-        private int size;
-
-        private void add(int value) {
-            if (size == values.length) {
-                values = Arrays.copyOf(values, size * 2 + 64);
-            }
-            values[size++] = value;
-        }
-
-        private void addAll(int[] others) {
-            values = others.clone();
-            size = values.length;
-        }
-
-        private int[] inOrder(int[] order) {
-            return Arrays.stream(order).map(row -> values[row]).toArray();
-        }
+    private static int[] inOrder(IntList values, int[] order) {
+        int[] all = values.toArray();
+        return Arrays.stream(order).map(row -> all[row]).toArray();
     }
 }

@@ -29,30 +29,4 @@ public record Tally(Kind kind, String column, List<Filter> where) {
     public int decimals(Table table) {
         return kind == Kind.SUM ? table.column(column).decimals() : 0;
     }
-
-    /** Makes it ready for a table; the result adds one row's share. */
-    Adder on(Table table) {
-        List<Selection.Test> tests =
-                where.stream().map(filter -> Selection.Test.of(table, filter)).toList();
-        Adder all = adder(table);
-        if (tests.isEmpty()) {
-            return all;
-        }
-        return row -> tests.stream().allMatch(test -> test.passes(row)) ? all.at(row) : 0;
-    }
-
-    private Adder adder(Table table) {
-        if (kind == Kind.ROWS) {
-            return row -> 1;
-        }
-        long[] values = table.numbers(column).unscaled();
-        return kind == Kind.SUM
-                ? row -> values[row] == ColumnData.Numbers.NONE ? 0 : values[row]
-                : row -> values[row] == ColumnData.Numbers.NONE ? 0 : 1;
-    }
-
-    /** What a row adds. */
-    interface Adder {
-        long at(int row);
-    }
 }

@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Supplier;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import mailshelf.core.data.Column;
@@ -14,8 +15,9 @@ import mailshelf.core.data.ColumnType;
 import mailshelf.core.data.Dimension;
 import mailshelf.core.data.Filter;
 import mailshelf.core.data.Grouping;
-import mailshelf.core.data.Selection;
+import mailshelf.core.data.Pass;
 import mailshelf.core.data.Table;
+import mailshelf.core.data.Tally;
 import mailshelf.core.data.Viewer;
 import mailshelf.core.report.PageModel.BlockModel;
 import mailshelf.core.report.PageModel.ChartModel;
@@ -34,11 +36,14 @@ public final class Evaluation {
     /** Name of the series that sums up what is beyond the house's colours; it becomes words where it is written. */
     static final String REST = "…";
 
+    private static final Tally ROWS = Tally.rows(List.of());
+
     private static final Format PLAIN = new Format("", 0, Good.NEITHER);
 
     private final Definition definition;
     private final Table table;
     private final Question question;
+    private final Pass pass;
 
     /**
      * What is asked of a report, resolved to days.
@@ -58,10 +63,15 @@ public final class Evaluation {
         this.definition = definition;
         this.table = table;
         this.question = question;
+        this.pass = new Pass(table, question.filters(), question.viewer());
     }
 
     public static PageModel page(Definition definition, Definition.Page page, Table table, Question question) {
         Evaluation evaluation = new Evaluation(definition, table, question);
+        Grouping rows = evaluation.pass.sums(question.window(), Dimension.none(), Dimension.none(), List.of(ROWS));
+        List<Supplier<BlockModel>> blocks =
+                page.blocks().stream().map(evaluation::block).toList();
+        evaluation.pass.run();
         return new PageModel(
                 PageModel.SCHEMA,
                 definition.title(),
@@ -73,11 +83,12 @@ public final class Evaluation {
                 question.before(),
                 question.filters(),
                 question.freshness(),
-                evaluation.selection(question.window()).rows().length,
-                page.blocks().stream().map(evaluation::block).toList());
+                rows.sum(ROWS, 0, 0),
+                blocks.stream().map(Supplier::get).toList());
     }
 
-    private BlockModel block(Block block) {
+    /** Asks for what a block needs; the block itself is made once the pass has run. */
+    private Supplier<BlockModel> block(Block block) {
         if (block instanceof Block.Figure figure) {
             return figure(figure);
         }
@@ -91,27 +102,28 @@ public final class Evaluation {
             return rowTable(rows);
         }
         Block.Text text = (Block.Text) block;
-        return new TextModel(text.id(), text.title(), text.text());
+        return () -> new TextModel(text.id(), text.title(), text.text());
     }
 
-    private FigureModel figure(Block.Figure figure) {
-        List<Optional<BigDecimal>> trend = figure.trend()
-                .map(over -> new Sums(figure.measure(), spans(over), Dimension.none(), spanWindow(over)).column(0))
-                .orElse(List.of());
-        return new FigureModel(
+    private Supplier<BlockModel> figure(Block.Figure figure) {
+        Sums now = single(figure.measure(), question.window());
+        Sums before = single(figure.measure(), question.before());
+        Optional<Sums> trend =
+                figure.trend().map(over -> new Sums(figure.measure(), spans(over), Dimension.none(), spanWindow(over)));
+        return () -> new FigureModel(
                 figure.id(),
                 figure.title(),
                 figure.measure().format(),
-                single(figure.measure(), question.window()),
-                single(figure.measure(), question.before()),
-                trend);
+                now.value(0, 0),
+                before.value(0, 0),
+                trend.map(sums -> sums.column(0)).orElse(List.of()));
     }
 
-    private Optional<BigDecimal> single(Measure measure, Window window) {
-        return new Sums(measure, Dimension.none(), Dimension.none(), window).value(0, 0);
+    private Sums single(Measure measure, Window window) {
+        return new Sums(measure, Dimension.none(), Dimension.none(), window);
     }
 
-    private ChartModel chart(Block.Chart chart) {
+    private Supplier<BlockModel> chart(Block.Chart chart) {
         Window window = chart.over().map(this::spanWindow).orElse(question.window());
         Dimension axis = chart.over()
                 .map(this::spans)
@@ -119,8 +131,13 @@ public final class Evaluation {
         Dimension split =
                 chart.split().map(column -> Dimension.values(table, column)).orElse(Dimension.none());
         Sums sums = new Sums(chart.measure(), axis, split, window);
+        return () -> chart(chart, window, sums);
+    }
+
+    private ChartModel chart(Block.Chart chart, Window window, Sums sums) {
+        Dimension axis = sums.grouping.first();
         List<Integer> categories = chart.over().isPresent() ? all(axis) : sums.firstGroupsWithRows();
-        List<Series> series = split.labels().size() == 1
+        List<Series> series = chart.split().isEmpty()
                 ? List.of(new Series("", sums.values(categories, List.of(0))))
                 : splitSeries(sums, categories);
         return new ChartModel(
@@ -153,7 +170,7 @@ public final class Evaluation {
         return series;
     }
 
-    private TableModel groupTable(Block.GroupTable block) {
+    private Supplier<BlockModel> groupTable(Block.GroupTable block) {
         List<ColumnModel> columns = new ArrayList<>();
         columns.add(new ColumnModel(definition.columnTitle(block.by()), ColumnType.TEXT, PLAIN, false));
         Dimension by = Dimension.values(table, block.by());
@@ -166,6 +183,12 @@ public final class Evaluation {
             now.add(new Sums(shown.measure(), by, Dimension.none(), question.window()));
             before.add(new Sums(shown.measure(), by, Dimension.none(), question.before()));
         }
+        return () -> groupTable(block, columns, now, before);
+    }
+
+    private TableModel groupTable(
+            Block.GroupTable block, List<ColumnModel> columns, List<Sums> now, List<Sums> before) {
+        Dimension by = now.get(0).grouping.first();
         List<List<String>> rows = new ArrayList<>();
         for (int group = 0; group < by.labels().size(); group++) {
             if (touched(now, before, group)) {
@@ -195,7 +218,7 @@ public final class Evaluation {
         return row;
     }
 
-    private TableModel rowTable(Block.RowTable block) {
+    private Supplier<BlockModel> rowTable(Block.RowTable block) {
         List<ColumnModel> columns = block.columns().stream()
                 .map(name -> {
                     Column column = table.column(name);
@@ -203,21 +226,21 @@ public final class Evaluation {
                     return new ColumnModel(definition.columnTitle(name), column.type(), format, false);
                 })
                 .toList();
-        List<List<String>> rows = IntStream.of(
-                        selection(question.window()).where(block.where()).rows())
-                .mapToObj(row -> block.columns().stream()
-                        .map(column -> table.raw(column, row))
-                        .toList())
-                .toList();
-        return new TableModel(block.id(), block.title(), columns, rows, List.of());
-    }
-
-    private Selection selection(Window window) {
-        return Selection.of(table, window, question.filters(), question.viewer());
+        Pass.Picked picked = pass.rows(question.window(), block.where());
+        return () -> new TableModel(
+                block.id(),
+                block.title(),
+                columns,
+                IntStream.of(picked.rows())
+                        .mapToObj(row -> block.columns().stream()
+                                .map(column -> table.raw(column, row))
+                                .toList())
+                        .toList(),
+                List.of());
     }
 
     private Dimension spans(Block.Trend over) {
-        return Dimension.spans(table, starts(over));
+        return Dimension.spans(starts(over));
     }
 
     private List<LocalDate> starts(Block.Trend over) {
@@ -239,7 +262,9 @@ public final class Evaluation {
 
         Sums(Measure measure, Dimension first, Dimension second, Window window) {
             this.measure = measure;
-            this.grouping = Grouping.of(selection(window), first, second, measure.tallies());
+            List<Tally> tallies = new ArrayList<>(measure.tallies());
+            tallies.add(ROWS);
+            this.grouping = pass.sums(window, first, second, tallies);
         }
 
         Optional<BigDecimal> value(int first, int second) {
@@ -252,9 +277,10 @@ public final class Evaluation {
             long over = 0;
             for (int first : firsts) {
                 for (int second : seconds) {
-                    int group = grouping.group(first, second);
-                    sum += grouping.sums()[0][group];
-                    over += measure.over().isPresent() ? grouping.sums()[1][group] : 0;
+                    sum += grouping.sum(measure.tally(), first, second);
+                    over += measure.over().isEmpty()
+                            ? 0
+                            : grouping.sum(measure.over().get(), first, second);
                 }
             }
             return measure.value(table, sum, over);
@@ -269,13 +295,13 @@ public final class Evaluation {
         }
 
         boolean touches(int first) {
-            return grouping.rows()[grouping.group(first, 0)] > 0;
+            return grouping.sum(ROWS, first, 0) > 0;
         }
 
         List<Integer> firstGroupsWithRows() {
             List<Integer> seconds = all(grouping.second());
             return all(grouping.first()).stream()
-                    .filter(first -> seconds.stream().anyMatch(s -> grouping.rows()[grouping.group(first, s)] > 0))
+                    .filter(first -> seconds.stream().anyMatch(s -> grouping.sum(ROWS, first, s) > 0))
                     .toList();
         }
 
@@ -298,7 +324,7 @@ public final class Evaluation {
         private Long secondTotal(int second) {
             long total = 0;
             for (int first : all(grouping.first())) {
-                total += grouping.sums()[0][grouping.group(first, second)];
+                total += grouping.sum(measure.tally(), first, second);
             }
             return total;
         }
