@@ -27,12 +27,14 @@ public final class Database implements AutoCloseable {
     }
 
     private final Source source;
+    private final Turn turn;
     private volatile HikariDataSource connections;
     private Optional<Upkeep> upkeep = Optional.empty();
     private boolean closed;
 
-    private Database(Source source, HikariDataSource connections) {
+    private Database(Source source, Turn turn, HikariDataSource connections) {
         this.source = source;
+        this.turn = turn;
         this.connections = connections;
     }
 
@@ -42,11 +44,11 @@ public final class Database implements AutoCloseable {
      * @throws StoreException if another process has it, or the folder cannot be written to
      */
     public static Database open(Path folder) {
-        Database database = open("in " + folder, () -> {
+        Database database = open("in " + folder, Turn.here(), () -> {
             H2.recover(H2.file(folder));
             return pool(H2.fileUrl(folder), DatabaseKey.of(folder));
         });
-        database.upkeep = Optional.of(new Upkeep(database::file));
+        database.upkeep = Optional.of(new Upkeep(database.turn, database::file));
         return database;
     }
 
@@ -58,21 +60,29 @@ public final class Database implements AutoCloseable {
      * @throws StoreException if it does not answer, or refuses the key
      */
     public static Database connect(String address, Path folder) {
-        return open("at " + address, () -> pool(H2.serverUrl(address), DatabaseKey.of(folder)));
+        Turn turn = new SharedTurn(() -> serverConnection(address, folder));
+        return open("at " + address, turn, () -> pool(H2.serverUrl(address), DatabaseKey.of(folder)));
     }
 
     /** Whether a shared database answers to the key in the data folder. */
     public static boolean answers(String address, Path folder) {
         try {
-            DriverManager.getConnection(H2.serverUrl(address), H2.USER, DatabaseKey.of(folder))
-                    .close();
+            serverConnection(address, folder).close();
             return true;
-        } catch (SQLException | IOException e) {
+        } catch (SQLException | StoreException e) {
             return false;
         }
     }
 
-    private static Database open(String place, Source source) {
+    private static Connection serverConnection(String address, Path folder) throws SQLException {
+        try {
+            return DriverManager.getConnection(H2.serverUrl(address), H2.USER, DatabaseKey.of(folder));
+        } catch (IOException e) {
+            throw new StoreException("The key of the database cannot be read", e);
+        }
+    }
+
+    private static Database open(String place, Turn turn, Source source) {
         try {
             HikariDataSource connections = source.open();
             Flyway.configure()
@@ -80,7 +90,7 @@ public final class Database implements AutoCloseable {
                     .locations("classpath:mailshelf/store/migration")
                     .load()
                     .migrate();
-            return new Database(source, connections);
+            return new Database(source, turn, connections);
         } catch (RuntimeException | IOException e) {
             throw new StoreException("The database " + place + " cannot be opened", e);
         }
@@ -131,9 +141,14 @@ public final class Database implements AutoCloseable {
     public <T> T inTransaction(Function<Tx, T> work) {
         HikariDataSource current = connections;
         try (Connection connection = current.getConnection()) {
-            T result = orRollBack(connection, work);
-            connection.commit();
-            return result;
+            Tx tx = new Tx(connection, turn);
+            try {
+                T result = orRollBack(connection, tx, work);
+                connection.commit();
+                return result;
+            } finally {
+                tx.end();
+            }
         } catch (SQLException e) {
             StoreException failure = new StoreException("A transaction failed", e);
             reopenIfBroken(current, failure);
@@ -144,9 +159,9 @@ public final class Database implements AutoCloseable {
         }
     }
 
-    private static <T> T orRollBack(Connection connection, Function<Tx, T> work) throws SQLException {
+    private static <T> T orRollBack(Connection connection, Tx tx, Function<Tx, T> work) throws SQLException {
         try {
-            return work.apply(new Tx(connection));
+            return work.apply(tx);
         } catch (StoreException e) {
             if (!e.isOfDisk()) {
                 connection.rollback();
@@ -161,10 +176,12 @@ public final class Database implements AutoCloseable {
     /** Runs the work and takes back all that it did: its result is what would come of it. */
     public <T> T inDiscardedTransaction(Function<Tx, T> work) {
         try (Connection connection = connections.getConnection()) {
+            Tx tx = new Tx(connection, turn);
             try {
-                return work.apply(new Tx(connection));
+                return work.apply(tx);
             } finally {
                 connection.rollback();
+                tx.end();
             }
         } catch (SQLException e) {
             throw new StoreException("A transaction failed", e);
@@ -182,6 +199,7 @@ public final class Database implements AutoCloseable {
     public synchronized void close() {
         closed = true;
         upkeep.ifPresent(Upkeep::close);
+        turn.close();
         connections.close();
     }
 }

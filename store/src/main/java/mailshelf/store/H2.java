@@ -50,7 +50,6 @@ final class H2 {
 
     private static final int WELL_FILLED_PERCENT = 60;
     private static final int COMPACTED_BYTES = 1_000_000;
-    private static final int COMPACTIONS = 8;
 
     /** What only this machine can reach. */
     static final String LOCAL = "localhost";
@@ -96,11 +95,18 @@ final class H2 {
         return session.getDatabase().getStore().getMvStore();
     }
 
-    /** Writes what is live in mostly dead chunks anew, so that their room can be used; commits wait meanwhile. */
-    static void compact(MVStore file) {
-        for (int i = 0; i < COMPACTIONS && file.compact(WELL_FILLED_PERCENT, COMPACTED_BYTES); i++) {
-            Thread.yield(); // to commits that wait
-        }
+    /**
+     * Writes what is live in some mostly dead chunks anew, so that their room can be used; commits wait meanwhile.
+     *
+     * @return whether there may be more of them
+     */
+    static boolean compact(MVStore file) {
+        return file.compact(WELL_FILLED_PERCENT, COMPACTED_BYTES);
+    }
+
+    /** Whether a lock was not had in the time that H2 waits for one. */
+    static boolean isPatienceOver(SQLException e) {
+        return e.getErrorCode() == ErrorCode.LOCK_TIMEOUT_1;
     }
 
     static Path file(Path folder) {

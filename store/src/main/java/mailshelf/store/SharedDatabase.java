@@ -16,12 +16,14 @@ import org.h2.tools.Server;
 public final class SharedDatabase implements AutoCloseable {
     private final Server server;
     private final Connection held;
+    private final Turn turn;
     private final Upkeep upkeep;
 
-    private SharedDatabase(Server server, Connection held) {
+    private SharedDatabase(Server server, Connection held, Turn turn) {
         this.server = server;
         this.held = held;
-        this.upkeep = new Upkeep(() -> H2.file(held));
+        this.turn = turn;
+        this.upkeep = new Upkeep(turn, () -> H2.file(held));
     }
 
     /**
@@ -36,11 +38,14 @@ public final class SharedDatabase implements AutoCloseable {
             H2.recover(H2.file(folder));
             H2.lock(folder, DatabaseKey.made(folder));
             // as long as one connection is held it stays open, whoever comes and goes
+            String key = DatabaseKey.of(folder);
             Connection held = DriverManager.getConnection(
                     H2.fileUrl(folder) + ";DATABASE_EVENT_LISTENER='" + EndOfProcess.class.getName() + "'",
                     H2.USER,
-                    DatabaseKey.of(folder));
-            return new SharedDatabase(H2.serve(folder, address, port), held);
+                    key);
+            SharedTurn.prepare(held);
+            Turn turn = new SharedTurn(() -> DriverManager.getConnection(H2.fileUrl(folder), H2.USER, key));
+            return new SharedDatabase(H2.serve(folder, address, port), held, turn);
         } catch (SQLException | IOException e) {
             throw new StoreException("The database in " + folder + " cannot be shared", e);
         }
@@ -51,6 +56,7 @@ public final class SharedDatabase implements AutoCloseable {
     public void close() {
         server.stop();
         upkeep.close();
+        turn.close();
         try (Statement statement = held.createStatement()) {
             statement.execute("SHUTDOWN");
         } catch (SQLException e) {

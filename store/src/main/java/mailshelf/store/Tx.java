@@ -19,13 +19,32 @@ import mailshelf.core.Id;
  */
 public final class Tx {
     private final Connection connection;
+    private final Turn turn;
+    private boolean hasTurn;
 
-    Tx(Connection connection) {
+    Tx(Connection connection, Turn turn) {
         this.connection = connection;
+        this.turn = turn;
+    }
+
+    /** To be called before anything is changed, and before a row is locked, which is a change as well. */
+    private void takeTurn() {
+        if (!hasTurn) {
+            turn.take();
+            hasTurn = true;
+        }
+    }
+
+    /** To be called when the transaction has been committed or rolled back. */
+    void end() {
+        if (hasTurn) {
+            turn.giveBack();
+        }
     }
 
     /** @return how many rows were changed; the caller decides what none means */
     public int update(String sql, Object... values) {
+        takeTurn();
         try (PreparedStatement statement = connection.prepareStatement(sql)) {
             bind(statement, values);
             return statement.executeUpdate();
@@ -40,6 +59,7 @@ public final class Tx {
      * @return how many rows each changed, in order
      */
     public int[] updateEach(String sql, List<Object[]> rows) {
+        takeTurn();
         try (PreparedStatement statement = connection.prepareStatement(sql)) {
             for (Object[] values : rows) {
                 bind(statement, values);
@@ -53,6 +73,7 @@ public final class Tx {
 
     /** @return the key that the database gave the new row */
     public long insert(String sql, Object... values) {
+        takeTurn();
         try (PreparedStatement statement = connection.prepareStatement(sql, new String[] {"id"})) {
             bind(statement, values);
             statement.executeUpdate();
@@ -66,6 +87,9 @@ public final class Tx {
     }
 
     public <T> List<T> list(String sql, Row.Mapper<T> mapper, Object... values) {
+        if (sql.contains("FOR UPDATE")) {
+            takeTurn();
+        }
         try (PreparedStatement statement = connection.prepareStatement(sql)) {
             bind(statement, values);
             try (ResultSet results = statement.executeQuery()) {

@@ -19,6 +19,8 @@ final class Upkeep implements AutoCloseable {
 
     private static final Duration PAUSE = Duration.ofSeconds(20);
 
+    private static final int COMPACTIONS = 8;
+
     private static final Logger LOG = LoggerFactory.getLogger(Upkeep.class);
 
     /** Where the open file is, which changes when it had to be opened anew. */
@@ -26,6 +28,7 @@ final class Upkeep implements AutoCloseable {
         MVStore get() throws SQLException;
     }
 
+    private final Turn turn;
     private final OpenFile file;
     private final ScheduledExecutorService thread = Executors.newSingleThreadScheduledExecutor(task -> {
         Thread made = new Thread(task, "database-upkeep");
@@ -33,16 +36,29 @@ final class Upkeep implements AutoCloseable {
         return made;
     });
 
-    Upkeep(OpenFile file) {
+    Upkeep(Turn turn, OpenFile file) {
+        this.turn = turn;
         this.file = file;
         thread.scheduleWithFixedDelay(this::compact, FIRST.toSeconds(), PAUSE.toSeconds(), TimeUnit.SECONDS);
     }
 
     private void compact() {
         try {
-            H2.compact(file.get());
+            MVStore open = file.get();
+            for (int i = 0; i < COMPACTIONS && compact(open); i++) {
+                Thread.yield(); // to commits that wait
+            }
         } catch (SQLException | RuntimeException e) {
             LOG.warn("The database's file could not be made smaller: {}", e.getMessage());
+        }
+    }
+
+    private boolean compact(MVStore open) {
+        turn.take();
+        try {
+            return H2.compact(open);
+        } finally {
+            turn.giveBack();
         }
     }
 
