@@ -4,13 +4,13 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Route;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.LoadState;
 import com.microsoft.playwright.options.ReducedMotion;
-import java.io.IOException;
-import java.nio.file.Files;
-import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.BeforeAll;
@@ -27,18 +27,6 @@ class AccessibleTest {
     @RegisterExtension
     static final RunningDemo DEMO = new RunningDemo("accessible");
 
-    private static final Path AXE = Path.of("../web/node_modules/axe-core/axe.min.js");
-    private static final String FAULTS = """
-            () => axe.run(document, {
-              iframes: false,
-              resultTypes: ['violations'],
-              runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'],
-              rules: { 'label-content-name-mismatch': { enabled: true } },
-            }).then(found =>
-              found.violations.flatMap(rule => rule.nodes.map(node => rule.id + ': ' + node.target + ' ' +
-                node.any.concat(node.all).map(check => check.message).join('; '))))
-            """;
-
     private static final String MOVING = """
             () => [...document.querySelectorAll('*')].filter(one => {
               const style = getComputedStyle(one);
@@ -49,8 +37,14 @@ class AccessibleTest {
     /** The smallest that is meant, a phone, half of 1280 (at 200 %), and a screen of 4K. */
     private static final int[] WIDTHS = {320, 390, 640, 3840};
 
+    private static final Route.FulfillOptions FAILED = new Route.FulfillOptions()
+            .setStatus(503)
+            .setContentType("application/problem+json")
+            .setBody("""
+                    {"code": "house.no-room", "happened": "The disk is full.", "means": "Nothing was changed.",
+                     "todo": "Try again when there is room.", "faults": []}""");
+
     private static Reader reader;
-    private static String axe;
 
     record View(String name, String address, Consumer<Reader> open) {
         @Override
@@ -113,8 +107,7 @@ class AccessibleTest {
     }
 
     @BeforeAll
-    static void start() throws IOException {
-        axe = Files.readString(AXE);
+    static void start() {
         reader = DEMO.reader().signInAs("Sunniva Rein");
     }
 
@@ -127,16 +120,45 @@ class AccessibleTest {
             assertThat(reader.page.getByRole(AriaRole.MAIN)).isVisible();
             reader.page.waitForLoadState(LoadState.NETWORKIDLE);
             view.open().accept(reader);
-            reader.page.evaluate(axe);
-            assertThat((List<?>) reader.page.evaluate(FAULTS)).as(light).isEmpty();
+            assertThat(PageCheck.faults(reader.page)).as(light).isEmpty();
         }
         for (int width : WIDTHS) {
             reader.page.setViewportSize(width, 800);
-            assertThat(reader.page.evaluate("document.documentElement.scrollWidth - window.innerWidth"))
+            assertThat(PageCheck.overflow(reader.page))
                     .as("wider than %d px by", width)
                     .isEqualTo(0);
         }
         reader.page.setViewportSize(1280, 800);
+    }
+
+    static Stream<String> addresses() {
+        return views().map(View::address).distinct();
+    }
+
+    @ParameterizedTest
+    @MethodSource("addresses")
+    void neither_has_a_view_whose_content_is_still_on_its_way_or_cannot_be_had(String address) {
+        for (String light : List.of("daylight", "lamplight")) {
+            reader.page.evaluate("light => localStorage.setItem('theme', light)", light);
+            answered(address, Optional.empty(), "Being fetched…", light);
+            answered(address, Optional.of(FAILED), "The disk is full.", light);
+        }
+    }
+
+    /** Shows a view for which the server has one answer, or none yet; who is signed in is answered as always. */
+    private static void answered(String address, Optional<Route.FulfillOptions> answer, String shown, String light) {
+        List<Route> held = new ArrayList<>();
+        reader.page.route(
+                url -> url.contains("/api/v1/") && !url.endsWith("/session"),
+                route -> answer.ifPresentOrElse(route::fulfill, () -> held.add(route)));
+        reader.page.navigate(address);
+        assertThat(reader.page.getByRole(AriaRole.MAIN)).isVisible();
+        if (!address.equals("/nowhere")) {
+            assertThat(reader.page.getByText(shown).first()).isVisible();
+        }
+        assertThat(PageCheck.faults(reader.page)).as("%s, %s", light, shown).isEmpty();
+        held.forEach(Route::abort);
+        reader.page.unrouteAll();
     }
 
     @Test

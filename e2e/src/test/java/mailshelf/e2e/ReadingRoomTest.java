@@ -117,8 +117,8 @@ class ReadingRoomTest {
             reader.page.navigate(address);
             assertThat(reader.page.getByRole(AriaRole.HEADING).first()).isVisible();
             reader.page.waitForLoadState(com.microsoft.playwright.options.LoadState.NETWORKIDLE);
-            Object overflow = reader.page.evaluate("document.documentElement.scrollWidth - window.innerWidth");
-            assertThat(((Number) overflow).intValue()).as(address).isZero();
+            int overflow = PageCheck.overflow(reader.page);
+            assertThat(overflow).as(address).isZero();
         }
         reader.open("Subscriptions");
         assertThat(reader.heading("Subscriptions")).isVisible();
