@@ -75,6 +75,7 @@ function Row({ person, groups }: { person: Person; groups: Api["GroupView"][] })
           <Tick
             label={words.people.roles[role](person.name)}
             checked={person.roles.includes(role)}
+            inTable
             disabled={person.id === me.id && role === "ADMINISTRATOR"}
             change={(on) =>
               change.mutate({
@@ -86,6 +87,7 @@ function Row({ person, groups }: { person: Person; groups: Api["GroupView"][] })
       ))}
       <td className="py-2">
         <Tick
+          inTable
           label={words.people.isActive(person.name)}
           checked={person.active}
           disabled={person.id === me.id}

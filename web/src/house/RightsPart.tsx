@@ -23,7 +23,7 @@ export function RightsPart() {
         <>
           <Minded>
             <div className="overflow-x-auto">
-              <table className="w-full" aria-label={words.house.names.rights}>
+              <table className="stacks" aria-label={words.house.names.rights}>
                 <thead>
                   <tr>
                     <th scope="col" className="head py-2 text-left">
@@ -109,6 +109,9 @@ function GrantButton({ cell, folder, group, open }: ButtonProps) {
       className="hover:bg-base-200 flex w-full cursor-pointer items-center gap-2 px-3 py-2 text-left text-sm"
       onClick={open}
     >
+      <span aria-hidden className="text-quiet w-28 md:hidden">
+        {group.name}
+      </span>
       {!inherited && verbs.length > 0 && <Steps reached={reach(verbs)} />}
       <span className={inherited || verbs.length === 0 ? "text-quiet" : ""}>{text}</span>
     </button>

@@ -17,7 +17,6 @@ export function Choices<T extends string | number>({ label, choices, current, ch
     <span role="group" aria-label={label} className="inline-flex flex-wrap items-baseline gap-x-2 gap-y-1">
       {choices.map((choice, i) => (
         <span key={choice.value} className="inline-flex gap-x-2">
-          {i > 0 && <span aria-hidden>·</span>}
           <button
             type="button"
             aria-pressed={choice.value === current}
@@ -26,6 +25,7 @@ export function Choices<T extends string | number>({ label, choices, current, ch
           >
             {choice.text}
           </button>
+          {i < choices.length - 1 && <span aria-hidden>·</span>}
         </span>
       ))}
     </span>

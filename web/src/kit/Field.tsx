@@ -19,10 +19,12 @@ interface TickProps {
   checked: boolean;
   change: (checked: boolean) => void;
   disabled?: boolean;
+  /** Its name stands in the table's head, where there is room for one. */
+  inTable?: boolean;
 }
 
 /** A box to tick, beside its name. */
-export function Tick({ label, checked, change, disabled }: TickProps) {
+export function Tick({ label, checked, change, disabled, inTable }: TickProps) {
   return (
     <label className={`flex items-center gap-2 ${disabled ? "text-quiet" : "cursor-pointer"}`}>
       <input
@@ -32,7 +34,7 @@ export function Tick({ label, checked, change, disabled }: TickProps) {
         disabled={disabled}
         onChange={(event) => change(event.target.checked)}
       />
-      <span>{label}</span>
+      <span className={inTable ? "md:sr-only" : ""}>{label}</span>
     </label>
   );
 }

@@ -47,7 +47,9 @@ export function ShelfPage() {
               current={scope}
               choose={(value) => set("scope", value)}
             />
-            <span aria-hidden>—</span>
+            <span aria-hidden className="max-md:hidden">
+              —
+            </span>
             <Choices
               label={words.shelf.span}
               choices={SPANS.map((value) => ({ value, text: words.shelf.spans[value] ?? "" }))}

@@ -57,7 +57,9 @@ export function SubscriptionsPage() {
                 current={owner}
                 choose={(value) => set("owner", value)}
               />
-              <span aria-hidden>—</span>
+              <span aria-hidden className="max-md:hidden">
+                —
+              </span>
               <Choices
                 label={words.subscriptions.state}
                 choices={STATES.map((value) => ({ value, text: words.subscriptions.states[value] }))}

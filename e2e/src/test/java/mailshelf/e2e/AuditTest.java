@@ -65,7 +65,9 @@ class AuditTest {
         DEMO.as("Marit Lunde").get(address);
         assertThat(sunniva.get("audit?words=opened").get("lines")).isEmpty();
         sunniva.get(address);
+        sunniva.get(address);
 
+        assertThat(sunniva.get("audit?words=opened").get("lines")).hasSize(1);
         JsonNode line = newest("person=1");
         assertThat(line.get("act").asString()).isEqualTo("opened somebody else\u2019s issue");
     }

@@ -80,12 +80,13 @@ final class MailHtml {
         }
         out.raw(
                 "<table role=\"presentation\" width=\"100%\" cellpadding=\"0\" cellspacing=\"0\" style=\"margin-top:16px\"><tr>\n");
-        int width = 100 / Math.min(3, figures.size());
+        // two by two rather than one alone in a second line
+        int inLine = figures.size() == 4 ? 2 : Math.min(3, figures.size());
         for (int i = 0; i < figures.size(); i++) {
-            if (i > 0 && i % 3 == 0) {
+            if (i > 0 && i % inLine == 0) {
                 out.raw("</tr><tr>");
             }
-            figure(figures.get(i), width);
+            figure(figures.get(i), 100 / inLine);
         }
         out.raw("</tr></table>\n");
     }

@@ -1,5 +1,6 @@
 package mailshelf.server.audit;
 
+import java.time.Duration;
 import java.util.Optional;
 import mailshelf.core.audit.Act;
 import mailshelf.core.audit.Thing;
@@ -14,6 +15,8 @@ import org.springframework.web.context.request.ServletRequestAttributes;
 /** Keeps what is done, in the transaction that does it: there is neither a deed without its record nor the reverse. */
 @Component
 public class AuditTrail {
+    private static final Duration SITTING = Duration.ofMinutes(1);
+
     private final AuditStore store;
     private final BusinessClock clock;
 
@@ -28,6 +31,13 @@ public class AuditTrail {
 
     public void keep(Tx tx, Person who, Act act, Thing thing, String before, String after) {
         append(tx, Optional.of(who), who.name(), act, thing, before, after);
+    }
+
+    /** Something that a page asks for several times while somebody does it once, such as reading. */
+    public void keepOfSitting(Tx tx, Person who, Act act, Thing thing) {
+        if (!store.hasSince(tx, who.id(), act, thing, clock.instant().minus(SITTING))) {
+            keep(tx, who, act, thing);
+        }
     }
 
     /**

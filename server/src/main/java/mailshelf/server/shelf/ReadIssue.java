@@ -196,7 +196,7 @@ class ReadIssue {
             if (!mine) {
                 String named =
                         issue.name() + issue.number().map(n -> ", No. " + n).orElse("");
-                audit.keep(tx, who, Act.OTHERS_ISSUE_OPENED, Thing.of(Thing.Kind.ISSUE, id, named));
+                audit.keepOfSitting(tx, who, Act.OTHERS_ISSUE_OPENED, Thing.of(Thing.Kind.ISSUE, id, named));
             }
             List<Spine> neighbours = new ArrayList<>(issues.newest(tx, issue.subscription(), NEIGHBOURS).stream()
                     .map(other -> Spine.of(other, issues.shelfEntry(tx, who.id(), other.id()), who))

@@ -83,6 +83,14 @@ public final class AuditStore {
                 cut(entry.after(), LONGEST_TEXT));
     }
 
+    /** Whether somebody has done just this since then. */
+    public boolean hasSince(Tx tx, PersonId person, Act act, Thing thing, Instant since) {
+        return tx.count("""
+                        SELECT COUNT(*) AS n
+                          FROM audit
+                         WHERE at >= ? AND person = ? AND act = ? AND thing_kind = ? AND thing = ?""", since, person, act, thing.kind(), thing.id()) > 0;
+    }
+
     /** Newest first. */
     public List<Entry> find(Tx tx, Search search, int most) {
         String like = "%" + search.words().toLowerCase(Locale.ROOT).replaceAll("([%_\\\\])", "\\\\$1") + "%";
