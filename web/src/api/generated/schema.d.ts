@@ -404,6 +404,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/data-sets/inspections": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["inspect"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/compositions": {
         parameters: {
             query?: never;
@@ -970,6 +986,12 @@ export interface components {
             /** Format: int32 */
             decimals: number;
         };
+        ColumnFound: {
+            column: components["schemas"]["Column"];
+            dateForms: ("ISO" | "DAY_MONTH_YEAR" | "DAY_FIRST" | "MONTH_FIRST")[];
+            /** Format: int64 */
+            empty: number;
+        };
         Composed: {
             sentence: components["schemas"]["Phrase"][];
             missing: ("WHEN" | "WHAT" | "PERIOD" | "FILTER" | "TO_WHOM" | "AS_WHAT" | "NAME")[];
@@ -1138,6 +1160,16 @@ export interface components {
             newest: string | null;
             /** @enum {string} */
             behaviour: "NONE" | "REFUSE_FOR_NOW" | "REFUSE_FOR_GOOD" | "GREYLIST" | "SLOW" | "SILENT" | "DROP_BEFORE_FINAL_DOT" | "DROP_AFTER_FINAL_DOT";
+        };
+        InspectionView: {
+            charset: string;
+            separator: string;
+            /** @enum {string} */
+            decimalMark: "POINT" | "COMMA";
+            columns: components["schemas"]["ColumnFound"][];
+            /** Format: int64 */
+            rowsSeen: number;
+            firstRows: string[][];
         };
         InvitationView: {
             name: string;
@@ -2328,6 +2360,7 @@ export interface operations {
         parameters: {
             query?: {
                 mode?: "REPLACE" | "APPEND";
+                dates?: "ISO" | "DAY_MONTH_YEAR" | "DAY_FIRST" | "MONTH_FIRST";
             };
             header?: never;
             path: {
@@ -2344,6 +2377,28 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["LoadView"];
+                };
+            };
+        };
+    };
+    inspect: {
+        parameters: {
+            query: {
+                folder: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["InspectionView"];
                 };
             };
         };

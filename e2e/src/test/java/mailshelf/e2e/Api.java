@@ -8,6 +8,7 @@ import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
+import java.nio.charset.StandardCharsets;
 import java.util.Map;
 import java.util.Optional;
 import tools.jackson.databind.JsonNode;
@@ -143,9 +144,13 @@ final class Api {
 
     /** Loads rows as a CSV file. */
     HttpResponse<byte[]> upload(String path, String csv) {
+        return upload(path, csv.getBytes(StandardCharsets.UTF_8));
+    }
+
+    HttpResponse<byte[]> upload(String path, byte[] csv) {
         return send(request(path, token())
                 .header("Content-Type", "text/csv")
-                .POST(HttpRequest.BodyPublishers.ofString(csv))
+                .POST(HttpRequest.BodyPublishers.ofByteArray(csv))
                 .build());
     }
 

@@ -37,6 +37,7 @@ class RoutesTest {
             POST /compositions/pdf | compositions/pdf | 401 404 200 200 200 200 200
             GET /data-sets | data-sets | 401 200 200 200 200 200 200
             POST /data-sets | data-sets | 401 404 403 403 422 403 -
+            POST /data-sets/inspections | data-sets/inspections?folder=1 | 401 404 403 403 422 403 422
             POST /data-sets/{id}/loads | data-sets/1/loads | 401 404 403 403 422 403 -
             GET /demo/people | demo/people | 200 200 200 200 200 200 200
             POST /demo/sign-in | demo/sign-in | 404 - - - - - -

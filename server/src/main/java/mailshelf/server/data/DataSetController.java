@@ -2,8 +2,6 @@ package mailshelf.server.data;
 
 import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
-import java.io.InputStreamReader;
-import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
@@ -11,6 +9,9 @@ import java.util.Optional;
 import mailshelf.core.Problem;
 import mailshelf.core.data.Column;
 import mailshelf.core.data.DataSetId;
+import mailshelf.core.data.csv.DateForm;
+import mailshelf.core.data.csv.DecimalMark;
+import mailshelf.core.data.csv.Inspection;
 import mailshelf.core.rights.FolderId;
 import mailshelf.core.rights.Person;
 import mailshelf.core.rights.Verb;
@@ -55,6 +56,32 @@ class DataSetController {
             String dateColumn,
             Optional<LoadView> newestLoad) {}
 
+    record ColumnFound(Column column, List<DateForm> dateForms, long empty) {
+        static ColumnFound of(Inspection.Found found) {
+            return new ColumnFound(found.column(), found.dateForms(), found.empty());
+        }
+    }
+
+    /** @param firstRows as typed: plain decimals, ISO dates, texts */
+    record InspectionView(
+            String charset,
+            String separator,
+            DecimalMark decimalMark,
+            List<ColumnFound> columns,
+            long rowsSeen,
+            List<List<String>> firstRows) {
+        static InspectionView of(IncomingCsv csv) {
+            Inspection seen = csv.inspection();
+            return new InspectionView(
+                    csv.charset().name(),
+                    String.valueOf(seen.form().separator()),
+                    seen.form().decimalMark(),
+                    seen.columns().stream().map(ColumnFound::of).toList(),
+                    seen.rows(),
+                    seen.firstRows());
+        }
+    }
+
     DataSetController(Gate gate, Database database, DataSetStore dataSets, LoadRows loadRows) {
         this.gate = gate;
         this.database = database;
@@ -90,17 +117,28 @@ class DataSetController {
         });
     }
 
-    /** The body is CSV with a header line. */
+    /**
+     * The body is CSV with a line of names; how it is written is found out.
+     *
+     * @param dates which form days are in that fit several
+     */
     @PostMapping("/{id}/loads")
     @ResponseStatus(HttpStatus.CREATED)
     LoadView load(
             Person who,
             @PathVariable DataSetId id,
             @RequestParam(defaultValue = "REPLACE") LoadRows.Mode mode,
+            @RequestParam Optional<DateForm> dates,
             HttpServletRequest request)
             throws IOException {
-        return LoadView.of(
-                loadRows.run(who, id, mode, new InputStreamReader(request.getInputStream(), StandardCharsets.UTF_8)));
+        return LoadView.of(loadRows.run(who, id, mode, dates, request.getInputStream()));
+    }
+
+    /** What a CSV file, sent as the body, looks like; nothing is kept of it. */
+    @PostMapping("/inspections")
+    InspectionView inspect(Person who, @RequestParam FolderId folder, HttpServletRequest request) throws IOException {
+        database.doInTransaction(tx -> gate.requirePublish(tx, who, folder));
+        return InspectionView.of(new IncomingCsv(request.getInputStream()));
     }
 
     private static DataSetView view(DataSet dataSet, Optional<Load> load) {

@@ -1,16 +1,18 @@
 package mailshelf.server.data;
 
-import java.io.Reader;
+import java.io.IOException;
+import java.io.InputStream;
 import java.time.Instant;
 import java.util.Optional;
 import mailshelf.core.Problem;
 import mailshelf.core.audit.Act;
 import mailshelf.core.audit.Thing;
-import mailshelf.core.data.CsvTable;
 import mailshelf.core.data.DataSetId;
 import mailshelf.core.data.LoadId;
 import mailshelf.core.data.Table;
 import mailshelf.core.data.TableBuilder;
+import mailshelf.core.data.csv.CsvTable;
+import mailshelf.core.data.csv.DateForm;
 import mailshelf.core.rights.Person;
 import mailshelf.server.audit.AuditTrail;
 import mailshelf.server.clock.BusinessClock;
@@ -56,7 +58,9 @@ class LoadRows {
         this.audit = audit;
     }
 
-    synchronized Load run(Person who, DataSetId id, Mode mode, Reader csv) {
+    /** @param meant which form days are in that fit several */
+    synchronized Load run(Person who, DataSetId id, Mode mode, Optional<DateForm> meant, InputStream body)
+            throws IOException {
         DataSet dataSet = database.inTransaction(tx -> {
             DataSet found = dataSets.find(tx, id).orElseThrow(Problem::notFound);
             gate.requirePublish(tx, who, found.folder());
@@ -66,7 +70,8 @@ class LoadRows {
         TableBuilder rows = mode == Mode.APPEND && before.isPresent()
                 ? TableBuilder.from(tables.newest(dataSet).table())
                 : new TableBuilder(dataSet.columns(), dataSet.dateColumn());
-        CsvTable.read(csv, dataSet.columns(), rows);
+        IncomingCsv csv = new IncomingCsv(body);
+        CsvTable.read(csv.reader(), csv.form(dataSet.columns(), meant), dataSet.columns(), rows);
         Table table = rows.build();
         int no = before.map(Load::no).orElse(0) + 1;
         String sha256 = files.write(id, no, table);

@@ -10,10 +10,11 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.nio.file.StandardOpenOption;
-import mailshelf.core.data.CsvTable;
 import mailshelf.core.data.DataSetId;
 import mailshelf.core.data.Table;
 import mailshelf.core.data.TableBuilder;
+import mailshelf.core.data.csv.CsvForm;
+import mailshelf.core.data.csv.CsvTable;
 import mailshelf.core.shelf.Sha256;
 import mailshelf.store.StoreException;
 
@@ -60,7 +61,7 @@ public final class LoadFiles {
     public Table read(DataSet dataSet, int no) {
         TableBuilder rows = new TableBuilder(dataSet.columns(), dataSet.dateColumn());
         try (BufferedReader reader = Files.newBufferedReader(file(dataSet.id(), no))) {
-            CsvTable.read(reader, dataSet.columns(), rows);
+            CsvTable.read(reader, CsvForm.PLAIN, dataSet.columns(), rows);
         } catch (IOException e) {
             throw new StoreException("The rows of a load could not be written or read", e);
         }

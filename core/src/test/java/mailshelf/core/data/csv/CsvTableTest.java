@@ -1,4 +1,4 @@
-package mailshelf.core.data;
+package mailshelf.core.data.csv;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
@@ -8,6 +8,9 @@ import java.io.StringWriter;
 import java.util.List;
 import java.util.Locale;
 import mailshelf.core.Problem;
+import mailshelf.core.data.Column;
+import mailshelf.core.data.Table;
+import mailshelf.core.data.TableBuilder;
 import mailshelf.core.wording.Words;
 import org.junit.jupiter.api.Test;
 
@@ -60,7 +63,7 @@ class CsvTableTest {
 
     static Table read(String csv) {
         TableBuilder builder = new TableBuilder(COLUMNS, "date");
-        CsvTable.read(new StringReader(csv), COLUMNS, builder);
+        CsvTable.read(new StringReader(csv), CsvForm.PLAIN, COLUMNS, builder);
         return builder.build();
     }
 }

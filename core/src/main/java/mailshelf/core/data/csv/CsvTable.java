@@ -1,4 +1,4 @@
-package mailshelf.core.data;
+package mailshelf.core.data.csv;
 
 import de.siegmar.fastcsv.reader.CsvParseException;
 import de.siegmar.fastcsv.reader.CsvReader;
@@ -8,10 +8,15 @@ import java.io.IOException;
 import java.io.Reader;
 import java.io.UncheckedIOException;
 import java.io.Writer;
+import java.nio.charset.CharacterCodingException;
 import java.util.ArrayList;
 import java.util.Iterator;
 import java.util.List;
+import java.util.Optional;
 import mailshelf.core.Problem;
+import mailshelf.core.data.Column;
+import mailshelf.core.data.Table;
+import mailshelf.core.data.TableBuilder;
 
 /** Reads and writes a table as CSV (RFC 4180) with a header line that names every column. */
 public final class CsvTable {
@@ -25,13 +30,14 @@ public final class CsvTable {
      *
      * @throws Problem {@code data.bad-header}, {@code data.bad-rows} with row, column and value of each fault
      */
-    public static void read(Reader csv, List<Column> columns, TableBuilder into) {
-        try (CsvReader<CsvRecord> reader = CsvReader.builder().ofCsvRecord(csv)) {
+    public static void read(Reader csv, CsvForm form, List<Column> columns, TableBuilder into) {
+        try (CsvReader<CsvRecord> reader =
+                CsvReader.builder().fieldSeparator(form.separator()).ofCsvRecord(csv)) {
             Iterator<CsvRecord> records = reader.iterator();
             int[] positions = positions(records, columns);
             List<Problem.Fault> faults = new ArrayList<>();
             while (records.hasNext() && faults.size() < MOST_FAULTS_TOLD) {
-                addRow(records.next(), positions, columns, into, faults);
+                addRow(records.next(), form, positions, columns, into, faults);
             }
             if (!faults.isEmpty()) {
                 throw new Problem(
@@ -41,6 +47,9 @@ public final class CsvTable {
                         faults.get(0).message());
             }
         } catch (CsvParseException | UncheckedIOException e) {
+            if (e.getCause() instanceof CharacterCodingException) {
+                throw Problem.invalid("data.bad-encoding");
+            }
             throw Problem.invalid("data.not-csv", e.getMessage());
         } catch (IOException e) {
             throw new UncheckedIOException(e);
@@ -77,12 +86,23 @@ public final class CsvTable {
     }
 
     private static void addRow(
-            CsvRecord csv, int[] positions, List<Column> columns, TableBuilder into, List<Problem.Fault> faults) {
+            CsvRecord csv,
+            CsvForm form,
+            int[] positions,
+            List<Column> columns,
+            TableBuilder into,
+            List<Problem.Fault> faults) {
         List<String> raw = new ArrayList<>(positions.length);
-        for (int position : positions) {
-            raw.add(position < csv.getFieldCount() ? csv.getField(position).strip() : "");
+        List<String> plain = new ArrayList<>(positions.length);
+        int bad = -1;
+        for (int i = 0; i < positions.length; i++) {
+            boolean there = positions[i] < csv.getFieldCount();
+            raw.add(there ? csv.getField(positions[i]).strip() : "");
+            Optional<String> read = form.plain(raw.get(i), columns.get(i));
+            bad = bad < 0 && read.isEmpty() ? i : bad;
+            plain.add(read.orElse(""));
         }
-        int bad = into.add(raw);
+        bad = bad < 0 ? into.add(plain) : bad;
         if (bad >= 0) {
             Column column = columns.get(bad);
             String type = column.type().name().toLowerCase(java.util.Locale.ROOT);

@@ -1,0 +1,216 @@
+package mailshelf.core.data.csv;
+
+import de.siegmar.fastcsv.reader.CsvParseException;
+import de.siegmar.fastcsv.reader.CsvReader;
+import de.siegmar.fastcsv.reader.CsvRecord;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.Comparator;
+import java.util.EnumMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.IntStream;
+import mailshelf.core.Problem;
+import mailshelf.core.data.Column;
+import mailshelf.core.wording.OneLine;
+
+/**
+ * What the beginning of a CSV file looks like: how it is written, which columns it has, and of what types. A proposal, to
+ * be looked at and corrected before anything is kept.
+ *
+ * @param rows how many rows were looked at
+ * @param firstRows the first of them, as typed: a plain decimal, an ISO date, or text; "" for none
+ */
+public record Inspection(CsvForm form, List<Found> columns, long rows, List<List<String>> firstRows) {
+    private static final List<Character> SEPARATORS = List.of(',', ';', '\t', '|');
+    private static final int MOST_DECIMALS = 9;
+    private static final int MOST_DIGITS = 18;
+
+    /** As many as are shown before anything is kept. */
+    private static final int SHOWN = 50;
+
+    /**
+     * A column of the file.
+     *
+     * @param dateForms those that most of its values fit; more than one means that somebody has to say which is meant
+     * @param empty how many of the rows have no value
+     */
+    public record Found(Column column, List<DateForm> dateForms, long empty) {
+        public Found {
+            dateForms = List.copyOf(dateForms);
+        }
+
+        public boolean isAmbiguous() {
+            return dateForms.size() > 1;
+        }
+    }
+
+    public Inspection {
+        columns = List.copyOf(columns);
+        firstRows = List.copyOf(firstRows);
+    }
+
+    /**
+     * @param head the beginning of a file
+     * @param isWhole whether it is all of it; otherwise its last line may be cut and is not looked at
+     * @throws Problem {@code data.no-header}, {@code data.bad-names} with each name at fault, {@code data.not-csv}
+     */
+    public static Inspection of(String head, boolean isWhole) {
+        char separator = SEPARATORS.stream()
+                .max(Comparator.comparingLong(each -> evidence(head, each)))
+                .orElseThrow();
+        List<List<String>> records = records(head, separator);
+        if (!isWhole && records.size() > 1) {
+            records = records.subList(0, records.size() - 1);
+        }
+        if (records.isEmpty()) {
+            throw Problem.invalid("data.no-header");
+        }
+        List<String> names = records.get(0);
+        requireNames(names);
+        List<List<String>> rows = records.subList(1, records.size());
+        DecimalMark mark = decimalMark(rows, separator);
+        List<Found> columns = IntStream.range(0, names.size())
+                .mapToObj(i -> found(names.get(i), rows, i, mark))
+                .toList();
+        Map<String, DateForm> dates = new LinkedHashMap<>();
+        for (Found each : columns) {
+            each.dateForms().stream()
+                    .findFirst()
+                    .ifPresent(form -> dates.put(each.column().name(), form));
+        }
+        CsvForm form = new CsvForm(separator, mark, dates);
+        return new Inspection(
+                form,
+                columns,
+                rows.size(),
+                rows.stream().limit(SHOWN).map(row -> typed(row, columns, form)).toList());
+    }
+
+    /** Lines that have as many fields as the first, times the fields: a separator that is none splits nothing evenly. */
+    private static long evidence(String head, char separator) {
+        List<List<String>> records;
+        try {
+            records = records(head, separator);
+        } catch (Problem e) {
+            return -1; // quotes that do not go together
+        }
+        int fields = records.isEmpty() ? 0 : records.get(0).size();
+        long even = records.stream().filter(record -> record.size() == fields).count();
+        return fields < 2 ? 0 : even * fields;
+    }
+
+    private static List<List<String>> records(String head, char separator) {
+        try (CsvReader<CsvRecord> reader = CsvReader.builder()
+                .fieldSeparator(separator)
+                .allowMissingFields(true)
+                .allowExtraFields(true)
+                .ofCsvRecord(head)) {
+            return reader.stream()
+                    .map(csv -> csv.getFields().stream().map(String::strip).toList())
+                    .toList();
+        } catch (CsvParseException | java.io.IOException e) {
+            throw Problem.invalid("data.not-csv", e.getMessage());
+        }
+    }
+
+    private static void requireNames(List<String> names) {
+        List<Problem.Fault> faults = new ArrayList<>();
+        Set<String> seen = new HashSet<>();
+        for (int i = 0; i < names.size(); i++) {
+            String field = "column " + (i + 1);
+            if (!OneLine.isName(names.get(i))) {
+                faults.add(new Problem.Fault(
+                        field,
+                        field + " has no name of 1 to " + OneLine.LONGEST_NAME + " characters in the first line"));
+            } else if (!seen.add(names.get(i))) {
+                faults.add(new Problem.Fault(field, field + " is called \"" + names.get(i) + "\" like one before it"));
+            }
+        }
+        if (!faults.isEmpty()) {
+            throw new Problem(
+                    Problem.Kind.INVALID,
+                    "data.bad-names",
+                    faults,
+                    faults.get(0).message());
+        }
+    }
+
+    /**
+     * What more values can be read with; where both fit the same, as with 1,234, files that are separated by semicolons
+     * come from where the comma is the mark.
+     */
+    private static DecimalMark decimalMark(List<List<String>> rows, char separator) {
+        long comma = readable(rows, DecimalMark.COMMA);
+        long point = readable(rows, DecimalMark.POINT);
+        if (comma == point) {
+            return separator == ';' ? DecimalMark.COMMA : DecimalMark.POINT;
+        }
+        return comma > point ? DecimalMark.COMMA : DecimalMark.POINT;
+    }
+
+    private static long readable(List<List<String>> rows, DecimalMark mark) {
+        return rows.stream()
+                .flatMap(List::stream)
+                .filter(value -> mark.read(value).isPresent())
+                .count();
+    }
+
+    private static Found found(String name, List<List<String>> rows, int at, DecimalMark mark) {
+        List<String> values = rows.stream()
+                .map(row -> at < row.size() ? row.get(at) : "")
+                .filter(value -> !value.isEmpty())
+                .toList();
+        long empty = rows.size() - values.size();
+        Map<DateForm, Long> fits = new EnumMap<>(DateForm.class);
+        for (DateForm form : DateForm.values()) {
+            fits.put(
+                    form,
+                    values.stream()
+                            .filter(value -> form.read(value).isPresent())
+                            .count());
+        }
+        long most = Collections.max(fits.values());
+        if (most > 0 && most * 2 >= values.size()) {
+            List<DateForm> forms = fits.keySet().stream()
+                    .filter(form -> fits.get(form) == most)
+                    .toList();
+            boolean all = most == values.size();
+            return new Found(all ? Column.date(name) : Column.text(name), forms, empty);
+        }
+        boolean numbers = !values.isEmpty() && values.stream().allMatch(value -> isNumber(value, mark));
+        if (!numbers) {
+            return new Found(Column.text(name), List.of(), empty);
+        }
+        int decimals = values.stream()
+                .mapToInt(value -> decimals(mark.read(value).orElseThrow()))
+                .max()
+                .orElse(0);
+        return new Found(Column.number(name, decimals), List.of(), empty);
+    }
+
+    /** Numbers that begin with a nought are codes, of which it is a part; so are those that are longer than any count. */
+    private static boolean isNumber(String value, DecimalMark mark) {
+        return mark.read(value)
+                .filter(plain -> !plain.matches("-?0\\d.*"))
+                .filter(plain -> plain.replaceAll("\\D", "").length() <= MOST_DIGITS)
+                .filter(plain -> decimals(plain) <= MOST_DECIMALS)
+                .isPresent();
+    }
+
+    private static int decimals(String plain) {
+        int point = plain.indexOf('.');
+        return point < 0 ? 0 : plain.length() - point - 1;
+    }
+
+    private static List<String> typed(List<String> row, List<Found> columns, CsvForm form) {
+        return IntStream.range(0, columns.size())
+                .mapToObj(i -> form.plain(
+                                i < row.size() ? row.get(i) : "", columns.get(i).column())
+                        .orElseThrow())
+                .toList();
+    }
+}

@@ -1,0 +1,157 @@
+package mailshelf.core.data.csv;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.io.ByteArrayInputStream;
+import java.io.InputStreamReader;
+import java.io.StringReader;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import java.util.Map;
+import mailshelf.core.Problem;
+import mailshelf.core.data.Column;
+import mailshelf.core.data.ColumnType;
+import mailshelf.core.data.Table;
+import mailshelf.core.data.TableBuilder;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
+import org.junit.jupiter.api.Test;
+
+/** Files as people send them. */
+class InspectionTest {
+    @Test
+    void a_plain_file_is_typed_by_its_values() {
+        Inspection seen =
+                seen("day,route,passengers,fare,code\n2026-11-24,1 Ness,120,12.50,007\n2026-11-25,,80,7.5,010\n");
+
+        assertThat(seen.form().separator()).isEqualTo(',');
+        assertThat(seen.columns())
+                .extracting(Inspection.Found::column)
+                .containsExactly(
+                        Column.date("day"),
+                        Column.text("route"),
+                        Column.number("passengers", 0),
+                        Column.number("fare", 2),
+                        Column.text("code"));
+        assertThat(seen.columns().get(1).empty()).isEqualTo(1);
+        assertThat(seen.firstRows().get(1)).containsExactly("2026-11-25", "", "80", "7.5", "010");
+    }
+
+    @Test
+    void semicolons_decimal_commas_and_days_with_points_are_read_as_they_are_meant() {
+        Inspection seen = seen("Tag;Betrag;Text\n24.11.2026;1.234,50;\"a; b\"\n1.2.2026;-7,5;\"zwei\nZeilen\"\n");
+
+        assertThat(seen.form()).isEqualTo(new CsvForm(';', DecimalMark.COMMA, Map.of("Tag", DateForm.DAY_MONTH_YEAR)));
+        assertThat(seen.firstRows())
+                .containsExactly(
+                        List.of("2026-11-24", "1234.50", "a; b"), List.of("2026-02-01", "-7.5", "zwei\nZeilen"));
+    }
+
+    @Test
+    void tabs_and_bars_are_found_even_where_texts_hold_commas() {
+        assertThat(seen("a\tb\n1, 2, 3\t4\n5, 6\t7\n").form().separator()).isEqualTo('\t');
+        assertThat(seen("a|b\nx, y|z\n").form().separator()).isEqualTo('|');
+        assertThat(seen("only one\nx\ny\n").columns()).hasSize(1);
+    }
+
+    @Test
+    void days_that_fit_two_forms_are_told_and_one_that_fits_only_one_settles_it() {
+        assertThat(seen("day,n\n3/4/2026,1\n5/6/2026,2\n").columns().get(0).dateForms())
+                .containsExactly(DateForm.DAY_FIRST, DateForm.MONTH_FIRST);
+        assertThat(seen("day,n\n3/4/2026,1\n25/6/2026,2\n").columns().get(0).dateForms())
+                .containsExactly(DateForm.DAY_FIRST);
+        assertThat(seen("day,n\n3/4/2026,1\n6/25/2026,2\n").columns().get(0).dateForms())
+                .containsExactly(DateForm.MONTH_FIRST);
+    }
+
+    @Test
+    void one_bad_day_makes_it_no_column_of_days_but_does_not_hide_how_the_others_are_written() {
+        Inspection.Found day = seen("day,n\n24.11.2026,1\n25.11.2026,2\n31.11.2026,3\n")
+                .columns()
+                .get(0);
+
+        assertThat(day.column().type()).isEqualTo(ColumnType.TEXT);
+        assertThat(day.dateForms()).containsExactly(DateForm.DAY_MONTH_YEAR);
+    }
+
+    @Test
+    void a_cut_last_line_is_not_looked_at() {
+        assertThat(Inspection.of("day,n\n2026-11-24,1\n2026-1", false)
+                        .columns()
+                        .get(0)
+                        .column())
+                .isEqualTo(Column.date("day"));
+    }
+
+    @Test
+    void names_that_lack_or_repeat_are_told_together() {
+        assertThatThrownBy(() -> seen("a,,a\n1,2,3\n"))
+                .isInstanceOfSatisfying(
+                        Problem.class,
+                        problem -> assertThat(problem.faults())
+                                .extracting(Problem.Fault::field)
+                                .containsExactly("column 2", "column 3"));
+        assertThatThrownBy(() -> seen("")).isInstanceOf(Problem.class).hasMessageContaining("data.no-header");
+    }
+
+    @Test
+    void the_encoding_is_told_by_the_first_bytes() {
+        byte[] bom = "\ufeffday".getBytes(StandardCharsets.UTF_8);
+        assertThat(Encoding.of(bom)).isEqualTo(new Encoding(StandardCharsets.UTF_8, 3));
+        assertThat(Encoding.of("Bø".getBytes(StandardCharsets.UTF_8)).charset()).isEqualTo(StandardCharsets.UTF_8);
+        assertThat(Encoding.of("Bø 5 €".getBytes(Encoding.WINDOWS_1252)).charset())
+                .isEqualTo(Encoding.WINDOWS_1252);
+        assertThat(Encoding.of("\ufeffa".getBytes(StandardCharsets.UTF_16LE)).charset())
+                .isEqualTo(StandardCharsets.UTF_16LE);
+        // a letter of two bytes, cut between them
+        assertThat(Encoding.of(new byte[] {'B', (byte) 0xC3}).charset()).isEqualTo(StandardCharsets.UTF_8);
+    }
+
+    @Test
+    void a_number_with_the_other_mark_is_refused_by_row_and_column_and_never_read_as_another() {
+        CsvForm commas = new CsvForm(';', DecimalMark.COMMA, Map.of());
+
+        assertThatThrownBy(() -> read("day;n\n2026-11-24;12.5\n", commas))
+                .isInstanceOfSatisfying(
+                        Problem.class,
+                        problem -> assertThat(problem.faults())
+                                .extracting(Problem.Fault::field)
+                                .containsExactly("line 2, n"));
+        assertThat(read("day;n\n2026-11-24;12,5\n", commas).raw("n", 0)).isEqualTo("12.50");
+    }
+
+    @Test
+    void bytes_that_are_in_another_encoding_are_told_and_not_replaced() {
+        byte[] mixed = "day,n\n2026-11-24,1\n".getBytes(StandardCharsets.UTF_8);
+        mixed[mixed.length - 2] = (byte) 0xE5;
+        var reader = new InputStreamReader(new ByteArrayInputStream(mixed), StandardCharsets.UTF_8.newDecoder());
+
+        assertThatThrownBy(() -> CsvTable.read(reader, CsvForm.PLAIN, COLUMNS, new TableBuilder(COLUMNS, "day")))
+                .isInstanceOf(Problem.class)
+                .hasMessageContaining("data.bad-encoding");
+    }
+
+    @Property(tries = 2000, seed = "20261127")
+    void whatever_is_sent_is_looked_at_or_refused_in_words(@ForAll byte[] bytes) {
+        Encoding encoding = Encoding.of(bytes);
+        try {
+            Inspection seen = seen(new String(bytes, encoding.charset()));
+            assertThat(seen.columns()).isNotEmpty();
+        } catch (Problem e) {
+            assertThat(e.code()).startsWith("data.");
+        }
+    }
+
+    private static final List<Column> COLUMNS = List.of(Column.date("day"), Column.number("n", 2));
+
+    private static Table read(String csv, CsvForm form) {
+        TableBuilder rows = new TableBuilder(COLUMNS, "day");
+        CsvTable.read(new StringReader(csv), form, COLUMNS, rows);
+        return rows.build();
+    }
+
+    private static Inspection seen(String text) {
+        return Inspection.of(text, true);
+    }
+}

@@ -1,0 +1,88 @@
+package mailshelf.server.data;
+
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.InputStreamReader;
+import java.io.Reader;
+import java.io.SequenceInputStream;
+import java.nio.charset.Charset;
+import java.nio.charset.CodingErrorAction;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import mailshelf.core.Problem;
+import mailshelf.core.data.Column;
+import mailshelf.core.data.ColumnType;
+import mailshelf.core.data.csv.CsvForm;
+import mailshelf.core.data.csv.DateForm;
+import mailshelf.core.data.csv.Encoding;
+import mailshelf.core.data.csv.Inspection;
+
+/** A CSV file that is being sent: its beginning is looked at, then all of it is read. */
+final class IncomingCsv {
+    private static final int HEAD = 1 << 20;
+
+    private final byte[] head;
+    private final InputStream rest;
+    private final Encoding encoding;
+    private final Inspection inspection;
+
+    /** @throws Problem for a beginning that is no CSV with a line of names */
+    IncomingCsv(InputStream in) throws IOException {
+        this.head = in.readNBytes(HEAD);
+        this.rest = in;
+        this.encoding = Encoding.of(head);
+        String text = new String(head, encoding.mark(), head.length - encoding.mark(), encoding.charset());
+        this.inspection = Inspection.of(text, head.length < HEAD);
+    }
+
+    Inspection inspection() {
+        return inspection;
+    }
+
+    Charset charset() {
+        return encoding.charset();
+    }
+
+    /** All of the text; once. What is not in the encoding is an error, not a question mark. */
+    Reader reader() {
+        InputStream text = new ByteArrayInputStream(head, encoding.mark(), head.length - encoding.mark());
+        return new InputStreamReader(
+                new SequenceInputStream(text, rest),
+                encoding.charset()
+                        .newDecoder()
+                        .onMalformedInput(CodingErrorAction.REPORT)
+                        .onUnmappableCharacter(CodingErrorAction.REPORT));
+    }
+
+    /**
+     * How it is written, for columns that are known already.
+     *
+     * @param meant which form days are in that fit several
+     * @throws Problem {@code data.ambiguous-dates} where that has to be said and is not
+     */
+    CsvForm form(List<Column> columns, Optional<DateForm> meant) {
+        Map<String, DateForm> dates = new HashMap<>();
+        for (Inspection.Found found : inspection.columns()) {
+            String name = found.column().name();
+            boolean isDate = columns.stream()
+                    .anyMatch(column ->
+                            column.type() == ColumnType.DATE && column.name().equals(name));
+            if (isDate && !found.dateForms().isEmpty()) {
+                dates.put(name, dateForm(found, meant));
+            }
+        }
+        return new CsvForm(inspection.form().separator(), inspection.form().decimalMark(), dates);
+    }
+
+    private static DateForm dateForm(Inspection.Found found, Optional<DateForm> meant) {
+        if (!found.isAmbiguous()) {
+            return found.dateForms().get(0);
+        }
+        return meant.filter(found.dateForms()::contains)
+                .orElseThrow(() ->
+                        Problem.invalid("data.ambiguous-dates", found.column().name()));
+    }
+}
