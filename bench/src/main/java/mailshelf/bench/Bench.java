@@ -11,6 +11,7 @@ import picocli.CommandLine.Command;
         subcommands = {
             CopyCost.class,
             PageEvaluation.class,
+            Loading.class,
             LargeSend.class,
             KillRounds.class,
             StopInRun.class,

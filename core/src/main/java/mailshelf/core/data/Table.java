@@ -56,7 +56,12 @@ public final class Table {
 
     /** One value as a page model holds it; "" where there is none. */
     public String raw(String name, int row) {
-        return data.get(index(name)).raw(row);
+        return raw(index(name), row);
+    }
+
+    /** @param column its position */
+    public String raw(int column, int row) {
+        return data.get(column).raw(row);
     }
 
     ColumnData.Text text(String name) {

@@ -44,14 +44,12 @@ public final class TableBuilder {
      */
     public int add(List<String> raw) {
         for (int i = 0; i < collectors.size(); i++) {
-            if (!collectors.get(i).takes(raw.get(i))
+            if (!collectors.get(i).read(raw.get(i))
                     || (i == dateColumn && raw.get(i).isEmpty())) {
                 return i;
             }
         }
-        for (int i = 0; i < collectors.size(); i++) {
-            collectors.get(i).add(raw.get(i));
-        }
+        collectors.forEach(Collector::keep);
         rows++;
         return -1;
     }
@@ -79,9 +77,11 @@ public final class TableBuilder {
     }
 
     private interface Collector {
-        boolean takes(String raw);
+        /** Reads a value, to be kept or not; false where the column cannot hold it. */
+        boolean read(String raw);
 
-        void add(String raw);
+        /** Keeps what was read last. */
+        void keep();
 
         /** Takes over a column of the same type; only into an empty collector. */
         void addAll(ColumnData column);
@@ -97,14 +97,17 @@ public final class TableBuilder {
         private final List<String> dictionary = new ArrayList<>();
         private final IntList values = new IntList();
 
+        private String last = "";
+
         @Override
-        public boolean takes(String raw) {
+        public boolean read(String raw) {
+            last = raw;
             return true;
         }
 
         @Override
-        public void add(String raw) {
-            values.add(raw.isEmpty() ? NONE : codes.computeIfAbsent(raw, this::newCode));
+        public void keep() {
+            values.add(last.isEmpty() ? NONE : codes.computeIfAbsent(last, this::newCode));
         }
 
         @Override
@@ -138,6 +141,9 @@ public final class TableBuilder {
     }
 
     private static final class NumberCollector implements Collector {
+        /** With nine decimals more it is still far from the largest. */
+        private static final int SHORT = 9;
+
         private final int decimals;
         private long[] values = new long[64];
         private int size;
@@ -146,21 +152,24 @@ public final class TableBuilder {
             this.decimals = decimals;
         }
 
+        private long last;
+
         @Override
-        public boolean takes(String raw) {
+        public boolean read(String raw) {
             try {
-                return raw.isEmpty() || unscaled(raw) != ColumnData.Numbers.NONE;
+                last = raw.isEmpty() ? ColumnData.Numbers.NONE : unscaled(raw);
+                return raw.isEmpty() || last != ColumnData.Numbers.NONE;
             } catch (ArithmeticException | NumberFormatException e) {
                 return false;
             }
         }
 
         @Override
-        public void add(String raw) {
+        public void keep() {
             if (size == values.length) {
                 values = Arrays.copyOf(values, size * 2 + 64);
             }
-            values[size++] = raw.isEmpty() ? ColumnData.Numbers.NONE : unscaled(raw);
+            values[size++] = last;
         }
 
         @Override
@@ -169,7 +178,31 @@ public final class TableBuilder {
             size = values.length;
         }
 
+        /** Digit by digit where it is short and plain, as nearly all are. */
         private long unscaled(String raw) {
+            int sign = raw.startsWith("-") ? 1 : 0;
+            int point = raw.indexOf('.');
+            int digitsBehind = point < 0 ? 0 : raw.length() - point - 1;
+            if (raw.length() > SHORT || digitsBehind > decimals || raw.length() == sign || point == sign) {
+                return exactly(raw);
+            }
+            long value = 0;
+            for (int i = sign; i < raw.length(); i++) {
+                char digit = raw.charAt(i);
+                if (i != point) {
+                    if (digit < '0' || digit > '9') {
+                        return exactly(raw);
+                    }
+                    value = value * 10 + digit - '0';
+                }
+            }
+            for (int i = digitsBehind; i < decimals; i++) {
+                value *= 10;
+            }
+            return sign == 0 ? value : -value;
+        }
+
+        private long exactly(String raw) {
             return new BigDecimal(raw).setScale(decimals).unscaledValue().longValueExact();
         }
 
@@ -183,21 +216,29 @@ public final class TableBuilder {
     private static final class DateCollector implements Collector {
         private final IntList values = new IntList();
 
+        private String last = "";
+        private int lastDay = ColumnData.Dates.NONE;
+
         @Override
-        public boolean takes(String raw) {
+        public boolean read(String raw) {
+            // rows often come by day
+            if (raw.equals(last)) {
+                return true;
+            }
             try {
-                return raw.isEmpty() || LocalDate.parse(raw) != null;
+                lastDay = raw.isEmpty()
+                        ? ColumnData.Dates.NONE
+                        : (int) LocalDate.parse(raw).toEpochDay();
+                last = raw;
+                return true;
             } catch (DateTimeException e) {
                 return false;
             }
         }
 
         @Override
-        public void add(String raw) {
-            values.add(
-                    raw.isEmpty()
-                            ? ColumnData.Dates.NONE
-                            : (int) LocalDate.parse(raw).toEpochDay());
+        public void keep() {
+            values.add(lastDay);
         }
 
         @Override

@@ -92,7 +92,7 @@ class GrantController {
     FolderMade post(Person who, @RequestBody NewFolder wish) {
         gate.requireAdministrator(who);
         if (!OneLine.isName(wish.name())) {
-            throw Problem.invalid("folder.bad-name");
+            throw Problem.invalid("folder.bad-name", OneLine.LONGEST_NAME);
         }
         return database.inTransaction(tx -> {
             wish.parent().ifPresent(parent -> folders.find(tx, parent).orElseThrow(Problem::notFound));

@@ -203,7 +203,7 @@ class PeopleController {
     GroupView post(Person who, @RequestBody NewGroup wish) {
         gate.requireAdministrator(who);
         if (!OneLine.isName(wish.name())) {
-            throw Problem.invalid("group.bad-name");
+            throw Problem.invalid("group.bad-name", OneLine.LONGEST_NAME);
         }
         return database.inTransaction(tx -> {
             if (people.groups(tx).stream()

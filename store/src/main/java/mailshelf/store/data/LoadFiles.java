@@ -1,15 +1,18 @@
 package mailshelf.store.data;
 
+import java.io.BufferedOutputStream;
 import java.io.BufferedReader;
 import java.io.IOException;
-import java.io.StringWriter;
-import java.nio.ByteBuffer;
+import java.io.OutputStreamWriter;
+import java.io.Writer;
+import java.nio.channels.Channels;
 import java.nio.channels.FileChannel;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.nio.file.StandardOpenOption;
+import java.security.DigestOutputStream;
 import mailshelf.core.data.DataSetId;
 import mailshelf.core.data.Table;
 import mailshelf.core.data.TableBuilder;
@@ -24,6 +27,7 @@ import mailshelf.store.StoreException;
  */
 public final class LoadFiles {
     private static final int KEPT = 3;
+    private static final int BUFFER = 1 << 16;
 
     private final Path folder;
 
@@ -34,25 +38,25 @@ public final class LoadFiles {
     /** Writes a version through to the disk before anybody can name it; gives its checksum. */
     public String write(DataSetId dataSet, int no, Table table) {
         try {
-            StringWriter csv = new StringWriter();
-            CsvTable.write(table, csv);
-            byte[] bytes = csv.toString().getBytes(StandardCharsets.UTF_8);
             Path target = file(dataSet, no);
             Files.createDirectories(target.getParent());
+            String sha256;
             Path partial = target.resolveSibling(target.getFileName() + ".part");
             try (FileChannel channel = FileChannel.open(
                     partial,
                     StandardOpenOption.CREATE,
                     StandardOpenOption.WRITE,
                     StandardOpenOption.TRUNCATE_EXISTING)) {
-                ByteBuffer buffer = ByteBuffer.wrap(bytes);
-                while (buffer.hasRemaining()) {
-                    channel.write(buffer);
-                }
+                DigestOutputStream out = new DigestOutputStream(
+                        new BufferedOutputStream(Channels.newOutputStream(channel), BUFFER), Sha256.digest());
+                Writer csv = new OutputStreamWriter(out, StandardCharsets.UTF_8);
+                CsvTable.write(table, csv);
+                csv.flush();
                 channel.force(true);
+                sha256 = Sha256.hex(out.getMessageDigest());
             }
             Files.move(partial, target, StandardCopyOption.ATOMIC_MOVE);
-            return Sha256.of(bytes);
+            return sha256;
         } catch (IOException e) {
             throw new StoreException("The rows of a load could not be written or read", e);
         }

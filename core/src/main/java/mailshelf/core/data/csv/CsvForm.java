@@ -26,8 +26,12 @@ public record CsvForm(char separator, DecimalMark decimalMark, Map<String, DateF
         return switch (column.type()) {
             case TEXT -> Optional.of(text);
             case NUMBER -> decimalMark.read(text);
-            case DATE ->
-                dates.getOrDefault(column.name(), DateForm.ISO).read(text).map(LocalDate::toString);
+            case DATE -> day(text, dates.getOrDefault(column.name(), DateForm.ISO));
         };
+    }
+
+    /** Tables take ISO days themselves, and refuse what is none. */
+    private static Optional<String> day(String text, DateForm form) {
+        return form == DateForm.ISO ? Optional.of(text) : form.read(text).map(LocalDate::toString);
     }
 }

@@ -56,16 +56,18 @@ public final class CsvTable {
         }
     }
 
+    /** Leaves the writer open. */
     public static void write(Table table, Writer into) throws IOException {
-        try (CsvWriter writer = CsvWriter.builder().build(into)) {
-            List<String> names = table.columns().stream().map(Column::name).toList();
-            writer.writeRecord(names);
-            for (int row = 0; row < table.rows(); row++) {
-                int at = row;
-                writer.writeRecord(
-                        names.stream().map(name -> table.raw(name, at)).toList());
+        CsvWriter writer = CsvWriter.builder().build(into);
+        writer.writeRecord(table.columns().stream().map(Column::name).toList());
+        String[] values = new String[table.columns().size()];
+        for (int row = 0; row < table.rows(); row++) {
+            for (int column = 0; column < values.length; column++) {
+                values[column] = table.raw(column, row);
             }
+            writer.writeRecord(values);
         }
+        writer.flush();
     }
 
     private static int[] positions(Iterator<CsvRecord> records, List<Column> columns) {

@@ -24,10 +24,25 @@ public enum DecimalMark {
 
     /** The number as a plain decimal text, "-1234.50", or empty where the text is none. */
     public Optional<String> read(String text) {
-        if (text.isEmpty() || !number.matcher(text).matches()) {
+        if (isPlain(text)) {
+            return Optional.of(text);
+        }
+        if (!number.matcher(text).matches()) {
             return Optional.empty();
         }
         String plain = groups.matcher(text).replaceAll("").replace(mark, '.').replace('−', '-');
         return Optional.of(plain.startsWith("+") ? plain.substring(1) : plain);
+    }
+
+    /** Most numbers are written as they are wanted; looking at their characters is far quicker than a pattern. */
+    private boolean isPlain(String text) {
+        int digits = text.startsWith("-") ? 1 : 0;
+        int point = mark == '.' ? text.indexOf('.') : -1;
+        for (int i = digits; i < text.length(); i++) {
+            if (i != point && (text.charAt(i) < '0' || text.charAt(i) > '9')) {
+                return false;
+            }
+        }
+        return text.length() > digits && point != digits && point != text.length() - 1;
     }
 }

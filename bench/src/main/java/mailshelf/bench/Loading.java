@@ -1,0 +1,96 @@
+package mailshelf.bench;
+
+import java.io.IOException;
+import java.io.Reader;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Random;
+import java.util.concurrent.Callable;
+import java.util.stream.Stream;
+import mailshelf.core.data.Column;
+import mailshelf.core.data.DataSetId;
+import mailshelf.core.data.Table;
+import mailshelf.core.data.TableBuilder;
+import mailshelf.core.data.csv.CsvForm;
+import mailshelf.core.data.csv.CsvTable;
+import mailshelf.core.rights.FolderId;
+import mailshelf.store.data.DataSet;
+import mailshelf.store.data.LoadFiles;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+
+/** A CSV file of many rows and 12 columns: read and checked, kept, and read back as after a start. */
+@Command(name = "load", description = "A CSV file of many rows: read, kept, and read back as after a start.")
+final class Loading implements Callable<Integer> {
+    private static final List<Column> COLUMNS = Stream.concat(
+                    Stream.of(Column.date("date")),
+                    Stream.concat(
+                            Stream.of("route", "vessel", "class", "channel", "cancelled", "cause")
+                                    .map(Column::text),
+                            Stream.of("passengers", "cars", "amount", "delay", "fuel")
+                                    .map(name -> Column.number(name, 2))))
+            .toList();
+
+    @Option(names = "--rows", defaultValue = "1000000")
+    int rows;
+
+    @Option(names = "--times", defaultValue = "3")
+    int times;
+
+    @Override
+    public Integer call() throws IOException {
+        Path folder = Files.createTempDirectory("bench-load");
+        Path csv = folder.resolve("in.csv");
+        write(csv);
+        DataSet dataSet = new DataSet(new DataSetId(1), new FolderId(1), "tickets", COLUMNS, "date");
+        LoadFiles files = new LoadFiles(folder);
+        for (int time = 1; time <= times; time++) {
+            long start = System.nanoTime();
+            Table table = read(csv);
+            long read = System.nanoTime();
+            files.write(dataSet.id(), time, table);
+            long kept = System.nanoTime();
+            files.read(dataSet, time);
+            long back = System.nanoTime();
+            System.out.printf(
+                    "%,d rows, %d MB: read and checked %d ms, kept %d ms, read back %d ms%n",
+                    rows,
+                    Files.size(csv) >> 20,
+                    (read - start) / 1_000_000,
+                    (kept - read) / 1_000_000,
+                    (back - kept) / 1_000_000);
+        }
+        return 0;
+    }
+
+    private static Table read(Path csv) throws IOException {
+        TableBuilder builder = new TableBuilder(COLUMNS, "date");
+        try (Reader reader = Files.newBufferedReader(csv)) {
+            CsvTable.read(reader, CsvForm.PLAIN, COLUMNS, builder);
+        }
+        return builder.build();
+    }
+
+    private void write(Path csv) throws IOException {
+        Random random = new Random(1);
+        LocalDate last = LocalDate.parse("2026-11-22");
+        try (var out = Files.newBufferedWriter(csv)) {
+            out.write(String.join(",", COLUMNS.stream().map(Column::name).toList()) + "\n");
+            for (int row = 0; row < rows; row++) {
+                StringBuilder line =
+                        new StringBuilder(last.minusDays(random.nextInt(730)).toString());
+                COLUMNS.subList(1, 7)
+                        .forEach(column -> line.append(',')
+                                .append(column.name())
+                                .append(' ')
+                                .append(random.nextInt(8)));
+                for (int i = 0; i < 5; i++) {
+                    line.append(',').append(random.nextInt(100)).append('.').append(10 + random.nextInt(90));
+                }
+                out.write(line.append('\n').toString());
+            }
+        }
+    }
+}
