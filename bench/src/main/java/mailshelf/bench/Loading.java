@@ -5,10 +5,8 @@ import java.io.Reader;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.LocalDate;
-import java.util.List;
 import java.util.Random;
 import java.util.concurrent.Callable;
-import java.util.stream.Stream;
 import mailshelf.core.data.Column;
 import mailshelf.core.data.DataSetId;
 import mailshelf.core.data.Table;
@@ -24,15 +22,6 @@ import picocli.CommandLine.Option;
 /** A CSV file of many rows and 12 columns: read and checked, kept, and read back as after a start. */
 @Command(name = "load", description = "A CSV file of many rows: read, kept, and read back as after a start.")
 final class Loading implements Callable<Integer> {
-    private static final List<Column> COLUMNS = Stream.concat(
-                    Stream.of(Column.date("date")),
-                    Stream.concat(
-                            Stream.of("route", "vessel", "class", "channel", "cancelled", "cause")
-                                    .map(Column::text),
-                            Stream.of("passengers", "cars", "amount", "delay", "fuel")
-                                    .map(name -> Column.number(name, 2))))
-            .toList();
-
     @Option(names = "--rows", defaultValue = "1000000")
     int rows;
 
@@ -44,7 +33,7 @@ final class Loading implements Callable<Integer> {
         Path folder = Files.createTempDirectory("bench-load");
         Path csv = folder.resolve("in.csv");
         write(csv);
-        DataSet dataSet = new DataSet(new DataSetId(1), new FolderId(1), "tickets", COLUMNS, "date");
+        DataSet dataSet = new DataSet(new DataSetId(1), new FolderId(1), "tickets", Tickets.COLUMNS, "date");
         LoadFiles files = new LoadFiles(folder);
         for (int time = 1; time <= times; time++) {
             long start = System.nanoTime();
@@ -66,9 +55,9 @@ final class Loading implements Callable<Integer> {
     }
 
     private static Table read(Path csv) throws IOException {
-        TableBuilder builder = new TableBuilder(COLUMNS, "date");
+        TableBuilder builder = new TableBuilder(Tickets.COLUMNS, "date");
         try (Reader reader = Files.newBufferedReader(csv)) {
-            CsvTable.read(reader, CsvForm.PLAIN, COLUMNS, builder);
+            CsvTable.read(reader, CsvForm.PLAIN, Tickets.COLUMNS, builder);
         }
         return builder.build();
     }
@@ -77,11 +66,13 @@ final class Loading implements Callable<Integer> {
         Random random = new Random(1);
         LocalDate last = LocalDate.parse("2026-11-22");
         try (var out = Files.newBufferedWriter(csv)) {
-            out.write(String.join(",", COLUMNS.stream().map(Column::name).toList()) + "\n");
+            out.write(
+                    String.join(",", Tickets.COLUMNS.stream().map(Column::name).toList()) + "\n");
             for (int row = 0; row < rows; row++) {
                 StringBuilder line =
                         new StringBuilder(last.minusDays(random.nextInt(730)).toString());
-                COLUMNS.subList(1, 7)
+                Tickets.COLUMNS
+                        .subList(1, 7)
                         .forEach(column -> line.append(',')
                                 .append(column.name())
                                 .append(' ')

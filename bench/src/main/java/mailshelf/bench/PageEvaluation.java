@@ -9,7 +9,6 @@ import java.util.Random;
 import java.util.concurrent.Callable;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
-import mailshelf.core.data.Column;
 import mailshelf.core.data.Filter;
 import mailshelf.core.data.Table;
 import mailshelf.core.data.TableBuilder;
@@ -28,15 +27,6 @@ import picocli.CommandLine.Option;
 final class PageEvaluation implements Callable<Integer> {
     private static final LocalDate LAST = LocalDate.parse("2026-11-22");
     private static final int DAYS = 730;
-
-    private static final List<Column> COLUMNS = Stream.concat(
-                    Stream.of(Column.date("date")),
-                    Stream.concat(
-                            Stream.of("route", "vessel", "class", "channel", "cancelled", "cause")
-                                    .map(Column::text),
-                            Stream.of("passengers", "cars", "amount", "delay", "fuel")
-                                    .map(name -> Column.number(name, 2))))
-            .toList();
 
     private static final String REPORT = """
             report: Tickets
@@ -75,7 +65,7 @@ final class PageEvaluation implements Callable<Integer> {
     @Override
     public Integer call() {
         Table table = table();
-        Definition definition = DefinitionReader.read(REPORT, COLUMNS);
+        Definition definition = DefinitionReader.read(REPORT, Tickets.COLUMNS);
         // a week skips most rows by their date; a year is compared with the year before; the last is narrowed to half
         measure(table, definition, 7, List.of());
         measure(table, definition, DAYS / 2, List.of());
@@ -106,14 +96,14 @@ final class PageEvaluation implements Callable<Integer> {
     }
 
     private Table table() {
-        TableBuilder builder = new TableBuilder(COLUMNS, "date");
+        TableBuilder builder = new TableBuilder(Tickets.COLUMNS, "date");
         Random random = new Random(1);
         for (int row = 0; row < rows; row++) {
             String day = LAST.minusDays(random.nextInt(DAYS)).toString();
             builder.add(Stream.concat(
                             Stream.of(day),
                             Stream.concat(
-                                    COLUMNS.subList(1, 7).stream()
+                                    Tickets.COLUMNS.subList(1, 7).stream()
                                             .map(column -> column.name() + " " + random.nextInt(8)),
                                     IntStream.range(0, 5)
                                             .mapToObj(i -> random.nextInt(100) + "." + random.nextInt(100))))

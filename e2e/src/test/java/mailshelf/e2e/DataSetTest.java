@@ -4,8 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.net.http.HttpResponse;
 import java.nio.charset.Charset;
-import java.util.List;
-import java.util.Map;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.RegisterExtension;
@@ -93,20 +91,7 @@ class DataSetTest {
     }
 
     private static long dataSet(String name) {
-        return sunniva.post(
-                        "data-sets",
-                        Map.of(
-                                "folder",
-                                1,
-                                "name",
-                                name,
-                                "dateColumn",
-                                "day",
-                                "columns",
-                                List.of(
-                                        Map.of("name", "day", "type", "DATE", "decimals", 0),
-                                        Map.of("name", "route", "type", "TEXT", "decimals", 0),
-                                        Map.of("name", "amount", "type", "NUMBER", "decimals", 2))))
+        return sunniva.post("data-sets", Wishes.dataSet(1, name, "day DATE", "route TEXT", "amount NUMBER"))
                 .get("id")
                 .asLong();
     }

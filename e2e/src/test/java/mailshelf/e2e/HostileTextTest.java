@@ -118,12 +118,8 @@ class HostileTextTest {
     }
 
     private static void load(Api administrator) {
-        List<Map<String, Object>> columns = List.of(
-                Map.of("name", "date", "type", "DATE", "decimals", 0),
-                Map.of("name", "place", "type", "TEXT", "decimals", 0),
-                Map.of("folder", 1, "name", "landings", "type", "NUMBER", "decimals", 0));
         long data = administrator
-                .post("data-sets", Map.of("folder", 1, "name", "landings", "dateColumn", "date", "columns", columns))
+                .post("data-sets", Wishes.dataSet(1, "landings", "date DATE", "place TEXT", "landings NUMBER"))
                 .get("id")
                 .asLong();
         String lastWeek = LocalDate.parse(

@@ -232,20 +232,7 @@ class HouseApiTest {
 
     private static long dataSet(String name) {
         return administrator
-                .post(
-                        "data-sets",
-                        Map.of(
-                                "folder",
-                                1,
-                                "name",
-                                name,
-                                "dateColumn",
-                                "date",
-                                "columns",
-                                List.of(
-                                        Map.of("name", "date", "type", "DATE", "decimals", 0),
-                                        Map.of("name", "route", "type", "TEXT", "decimals", 0),
-                                        Map.of("name", "score", "type", "NUMBER", "decimals", 0))))
+                .post("data-sets", Wishes.dataSet(1, name, "date DATE", "route TEXT", "score NUMBER"))
                 .get("id")
                 .asLong();
     }

@@ -3,7 +3,6 @@ package mailshelf.e2e;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.assertions.PlaywrightAssertions;
-import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
@@ -43,17 +42,7 @@ class RolesTest {
 
     @Test
     void a_publisher_brings_in_data_and_makes_a_report_of_it_in_her_folder() {
-        long data = pia.post(
-                        "data-sets",
-                        Map.of(
-                                "folder",
-                                PASSENGERS,
-                                "name",
-                                "landings",
-                                "dateColumn",
-                                "day",
-                                "columns",
-                                List.of(Map.of("name", "day", "type", "DATE", "decimals", 0))))
+        long data = pia.post("data-sets", Wishes.dataSet(PASSENGERS, "landings", "day DATE"))
                 .get("id")
                 .asLong();
         assertThat(pia.upload("data-sets/" + data + "/loads", "day\n2026-11-24\n")

@@ -3,6 +3,7 @@ package mailshelf.e2e;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Stream;
 
 /** Requests with valid defaults; a test mentions only what matters to it. */
 final class Wishes {
@@ -28,6 +29,23 @@ final class Wishes {
         Map<String, Object> changed = new HashMap<>(terms);
         changed.put(part, value);
         return changed;
+    }
+
+    /** @param columns each with its type, such as "day DATE", the day of its rows first; amounts have two decimals */
+    static Map<String, Object> dataSet(long folder, String name, String... columns) {
+        return Map.of(
+                "folder",
+                folder,
+                "name",
+                name,
+                "dateColumn",
+                columns[0].split(" ")[0],
+                "columns",
+                Stream.of(columns)
+                        .map(column -> column.split(" "))
+                        .map(column -> Map.of(
+                                "name", column[0], "type", column[1], "decimals", column[0].equals("amount") ? 2 : 0))
+                        .toList());
     }
 
     static Map<String, Object> schedule(String rule, String at) {
