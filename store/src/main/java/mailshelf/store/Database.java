@@ -180,8 +180,11 @@ public final class Database implements AutoCloseable {
             try {
                 return work.apply(tx);
             } finally {
-                connection.rollback();
-                tx.end();
+                try {
+                    connection.rollback();
+                } finally {
+                    tx.end();
+                }
             }
         } catch (SQLException e) {
             throw new StoreException("A transaction failed", e);
