@@ -73,6 +73,8 @@ final class Reader implements AutoCloseable {
 
     /** By the demo's one click; whoever was signed in before is signed out. */
     Reader signInAs(String name) {
+        // the page that is left would notice, and have signing in lead back to where it was
+        page.navigate("about:blank");
         context.clearCookies();
         page.navigate("/sign-in");
         button(name).click();
