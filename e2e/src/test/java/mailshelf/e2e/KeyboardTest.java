@@ -42,6 +42,7 @@ class KeyboardTest {
         keys.enter("for the team");
         keys.enter("Change it");
         assertThat(reader.button("Board in Traffic: for the team")).isVisible();
+        assertThat(reader.page.getByRole(AriaRole.DIALOG)).hasCount(0);
 
         keys.press("?");
         assertThat(reader.page.getByRole(AriaRole.DIALOG)).containsText("these keys");
@@ -56,6 +57,7 @@ class KeyboardTest {
 
     private static void signIn(Keyboard keys, String name) {
         Reader reader = DEMO.reader();
+        reader.page.navigate("about:blank");
         reader.page.context().clearCookies();
         reader.page.navigate("/sign-in");
         reader.page.evaluate("localStorage.clear()");
