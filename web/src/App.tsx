@@ -6,7 +6,7 @@ import { RunPage } from "./issue/RunPage";
 import { Frame } from "./kit/Frame";
 import { Loaded } from "./kit/Loaded";
 import { NotHere } from "./kit/NotHere";
-import { useSession } from "./kit/useSession";
+import { readsHouse, useSession } from "./kit/useSession";
 import { LibraryPage } from "./library/LibraryPage";
 import { MailRoomPage } from "./mailroom/MailRoomPage";
 import { ReaderPage } from "./reader/ReaderPage";
@@ -37,7 +37,7 @@ export function App() {
               <Route path="/subscriptions/:id" element={<SubscriptionPage />} />
               <Route path="/issues/:id" element={<IssuePage />} />
               <Route path="/runs/:id" element={<RunPage />} />
-              {me.roles.length > 0 && <Route path="/house/:part?" element={<HousePage />} />}
+              {readsHouse(me) && <Route path="/house/:part?" element={<HousePage />} />}
               {demo && <Route path="/mail-room/:address?" element={<MailRoomPage />} />}
               <Route path="/account" element={<AccountPage />} />
               <Route path="*" element={<NotHere />} />

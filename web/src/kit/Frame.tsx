@@ -8,6 +8,7 @@ import { useKey } from "./keys";
 import { KeysSheet } from "./KeysSheet";
 import { NextSend } from "./NextSend";
 import { PersonMenu } from "./PersonMenu";
+import { readsHouse } from "./useSession";
 
 interface Props {
   me: Api["Me"];
@@ -19,7 +20,7 @@ function sections({ me, demo }: Props) {
     { to: "/", text: words.section.shelf, icon: BookOpen },
     { to: "/library", text: words.section.library, icon: Library },
     { to: "/subscriptions", text: words.section.subscriptions, icon: CalendarClock },
-    ...(me.roles.length > 0 ? [{ to: "/house", text: words.section.house, icon: ShieldCheck }] : []),
+    ...(readsHouse(me) ? [{ to: "/house", text: words.section.house, icon: ShieldCheck }] : []),
     ...(demo ? [{ to: "/mail-room", text: words.section.mailRoom, icon: Mailbox }] : []),
   ];
 }

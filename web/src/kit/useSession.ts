@@ -12,4 +12,7 @@ export function useMe(): Api["Me"] {
   return me;
 }
 
+/** Whether somebody reads everything in the house by his role. */
+export const readsHouse = (me: Api["Me"]) => me.roles.length > 0;
+
 export const useIsAdministrator = () => useMe().roles.includes("ADMINISTRATOR");

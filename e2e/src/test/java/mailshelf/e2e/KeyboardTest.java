@@ -57,9 +57,7 @@ class KeyboardTest {
 
     private static void signIn(Keyboard keys, String name) {
         Reader reader = DEMO.reader();
-        reader.page.navigate("about:blank");
-        reader.page.context().clearCookies();
-        reader.page.navigate("/sign-in");
+        reader.toSignIn();
         reader.page.evaluate("localStorage.clear()");
         assertThat(reader.button(name)).isVisible();
         keys.enter(name);

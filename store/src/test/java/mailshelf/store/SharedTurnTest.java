@@ -8,6 +8,8 @@ import java.nio.file.Path;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.TimeUnit;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -16,57 +18,64 @@ class SharedTurnTest {
     @TempDir
     private Path folder;
 
-    @Test
-    void a_second_server_waits_until_the_first_has_committed_and_reads_meanwhile() throws Exception {
+    private SharedDatabase shared;
+    private Database first;
+    private Database second;
+
+    @BeforeEach
+    void start() throws IOException {
         int port = freePort();
-        try (SharedDatabase shared = SharedDatabase.open(folder, "localhost", port);
-                Database first = Database.connect("localhost:" + port, folder);
-                Database second = Database.connect("localhost:" + port, folder)) {
-            assertThat(shared).isNotNull();
-            CountDownLatch changed = new CountDownLatch(1);
-            CountDownLatch mayCommit = new CountDownLatch(1);
-            CompletableFuture<Void> slow = CompletableFuture.runAsync(() -> first.doInTransaction(tx -> {
-                insert(tx, "first");
-                changed.countDown();
-                await(mayCommit);
-            }));
-            await(changed);
-            CompletableFuture<Void> waiting =
-                    CompletableFuture.runAsync(() -> second.doInTransaction(tx -> insert(tx, "second")));
+        shared = SharedDatabase.open(folder, "localhost", port);
+        first = Database.connect("localhost:" + port, folder);
+        second = Database.connect("localhost:" + port, folder);
+    }
 
-            // longer than H2 waits for a lock by itself
-            assertThat(waiting)
-                    .failsWithin(3, TimeUnit.SECONDS)
-                    .withThrowableOfType(java.util.concurrent.TimeoutException.class);
-            assertThat(names(second)).isZero();
-
-            mayCommit.countDown();
-            assertThat(waiting).succeedsWithin(30, TimeUnit.SECONDS);
-            assertThat(slow).succeedsWithin(30, TimeUnit.SECONDS);
-            assertThat(names(second)).isEqualTo(2);
-        }
+    @AfterEach
+    void end() {
+        second.close();
+        first.close();
+        shared.close();
     }
 
     @Test
-    void the_turn_of_a_transaction_that_failed_is_given_back() throws IOException {
-        int port = freePort();
-        try (SharedDatabase shared = SharedDatabase.open(folder, "localhost", port);
-                Database first = Database.connect("localhost:" + port, folder);
-                Database second = Database.connect("localhost:" + port, folder)) {
-            assertThat(shared).isNotNull();
-            assertThat(CompletableFuture.runAsync(() -> first.doInTransaction(tx -> {
-                        insert(tx, "first");
-                        throw new IllegalStateException("on purpose");
-                    })))
-                    .failsWithin(30, TimeUnit.SECONDS);
-            first.inDiscardedTransaction(tx -> {
-                insert(tx, "taken back");
-                return 0;
-            });
+    void a_second_server_waits_until_the_first_has_committed_and_reads_meanwhile() {
+        CountDownLatch changed = new CountDownLatch(1);
+        CountDownLatch mayCommit = new CountDownLatch(1);
+        CompletableFuture<Void> slow = CompletableFuture.runAsync(() -> first.doInTransaction(tx -> {
+            insert(tx, "first");
+            changed.countDown();
+            await(mayCommit);
+        }));
+        await(changed);
+        CompletableFuture<Void> waiting =
+                CompletableFuture.runAsync(() -> second.doInTransaction(tx -> insert(tx, "second")));
 
-            second.doInTransaction(tx -> insert(tx, "second"));
-            assertThat(names(second)).isEqualTo(1);
-        }
+        // longer than H2 waits for a lock by itself
+        assertThat(waiting)
+                .failsWithin(3, TimeUnit.SECONDS)
+                .withThrowableOfType(java.util.concurrent.TimeoutException.class);
+        assertThat(names(second)).isZero();
+
+        mayCommit.countDown();
+        assertThat(waiting).succeedsWithin(30, TimeUnit.SECONDS);
+        assertThat(slow).succeedsWithin(30, TimeUnit.SECONDS);
+        assertThat(names(second)).isEqualTo(2);
+    }
+
+    @Test
+    void the_turn_of_a_transaction_that_failed_is_given_back() {
+        assertThat(CompletableFuture.runAsync(() -> first.doInTransaction(tx -> {
+                    insert(tx, "first");
+                    throw new IllegalStateException("on purpose");
+                })))
+                .failsWithin(30, TimeUnit.SECONDS);
+        first.inDiscardedTransaction(tx -> {
+            insert(tx, "taken back");
+            return 0;
+        });
+
+        second.doInTransaction(tx -> insert(tx, "second"));
+        assertThat(names(second)).isEqualTo(1);
     }
 
     private static void insert(Tx tx, String name) {
