@@ -57,6 +57,8 @@ function Editor({ part, report, terms, change }: Omit<Props, "notes" | "close">)
       return (
         <FiltersEditor report={report} filters={terms.filters} change={(filters) => change({ filters })} />
       );
+    case "SEEN_AS":
+      return <SeenAsEditor report={report} seenAs={terms.seenAs} change={(seenAs) => change({ seenAs })} />;
     case "TO_WHOM":
       return (
         <AudienceEditor
@@ -129,6 +131,41 @@ function FiltersEditor({ report, filters, change }: FiltersProps) {
         />
       ))}
     </div>
+  );
+}
+
+interface SeenAsProps {
+  report: Api["ReaderView"];
+  seenAs: Terms["seenAs"];
+  change: (seenAs: Terms["seenAs"]) => void;
+}
+
+/** Whose rows it shows; what the data forbid stays visible with its reason. */
+function SeenAsEditor({ report, seenAs, change }: SeenAsProps) {
+  const choice = (value: Terms["seenAs"], disabled: boolean) => (
+    <label className={`flex items-baseline gap-2 ${disabled ? "text-quiet" : ""}`}>
+      <input
+        type="radio"
+        name="seen-as"
+        className="radio radio-primary radio-sm relative top-0.5"
+        checked={seenAs === value}
+        disabled={disabled}
+        onChange={() => change(value)}
+      />
+      <span>
+        {words.seenAs[value]}
+        <span className="text-quiet block text-sm">
+          {disabled ? words.seenAs.forbidden : words.seenAs.meaning[value](report.ruled)}
+        </span>
+      </span>
+    </label>
+  );
+  return (
+    <fieldset className="space-y-3">
+      <legend className="sr-only">{words.part.SEEN_AS}</legend>
+      {choice("RECIPIENT", false)}
+      {choice("OWNER", !report.ownerView)}
+    </fieldset>
   );
 }
 

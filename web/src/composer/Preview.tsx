@@ -33,7 +33,7 @@ export function Preview({ composed, report, draft, setAs, busy }: Props) {
         <Choices label={words.preview.faces} choices={faces} current={face} choose={setFace} />
       </p>
       <div role="group" aria-label={words.preview.face} tabIndex={0} className="max-h-[58vh] overflow-y-auto">
-        {!mail && <p className="text-quiet">{words.preview.nothing}</p>}
+        {!mail && <p className="text-quiet">{composed.withheld || words.preview.nothing}</p>}
         {mail && face !== "pdf" && (
           <div className="bg-leaf border-base-300 border">
             <p className="border-base-300 border-b px-5 py-3">

@@ -13,6 +13,7 @@ export function firstTerms(report: Api["ReaderView"], cut: Cut, me: Api["Me"]): 
     period: cut.period,
     firstDayOfWeek: "MONDAY",
     filters: Object.entries(cut.filters).map(([column, anyOf]) => ({ column, anyOf })),
+    seenAs: "RECIPIENT",
     recipients: [me.id],
     output: { pdf: true, picture: false },
     schedule: { recurrence: "FREQ=WEEKLY;BYDAY=MO", at: "07:00", zone: me.zone },

@@ -23,7 +23,8 @@ export function IssuePage() {
   const [width, measure] = useWidth(800);
   const page = Number(search.get("page") ?? 0);
   const chart = chartWidth(width - PAPER_MARGINS_PX);
-  const issue = useRead<View>(`issues/${id}?page=${page}&chartWidth=${chart}`);
+  const copy = search.get("copy");
+  const issue = useRead<View>(`issues/${id}?page=${page}&chartWidth=${chart}${copy ? `&copy=${copy}` : ""}`);
   useReadMark(id, issue.data?.made ?? false);
   return (
     <div className="lg:grid lg:grid-cols-[70%_30%]">
@@ -35,7 +36,7 @@ export function IssuePage() {
               {search.get("face") === "mail" ? (
                 <Mail id={view.id} view={view} />
               ) : (
-                <Paper view={view} turn={(to) => setSearch({ page: String(to) })} />
+                <Paper view={view} turn={(to) => setSearch({ ...(copy && { copy }), page: String(to) })} />
               )}
             </>
           )}
@@ -106,7 +107,7 @@ function Head({ view }: { view: View }) {
           <a
             key={file.sha256}
             className="choose"
-            href={address(`issues/${view.id}/files/${file.sha256}`)}
+            href={address(fileOf(view, file.sha256))}
             target="_blank"
             rel="noreferrer"
             title={file.name}
@@ -132,6 +133,9 @@ function Head({ view }: { view: View }) {
   );
 }
 
+/** A file of the copy that is shown. */
+const fileOf = (view: View, sha256: string) => `issues/${view.id}/files/${sha256}?copy=${view.copy}`;
+
 function Step({ to, text }: { to: number | null; text: string }) {
   return to === null ? (
     <span className="text-quiet">{text}</span>
@@ -149,6 +153,7 @@ function Paper({ view, turn }: { view: View; turn: (page: number) => void }) {
   const shown = view.shown;
   return (
     <div className="border-base-content bg-leaf border px-5 pb-4 md:px-7">
+      {view.reason && <p className="text-late pt-4">{view.reason}</p>}
       <p className="text-quiet pt-4 pb-3 text-xs">
         {shown.page.showing} · {shown.page.freshness}
       </p>
@@ -172,7 +177,7 @@ function Mail({ id, view }: { id: number; view: View }) {
           source={address(`issues/${id}/mail.eml`)}
           attachment={(name) => {
             const file = view.files.find((each) => each.name === name);
-            return file && address(`issues/${id}/files/${file.sha256}`);
+            return file && address(fileOf(view, file.sha256));
           }}
         />
       )}

@@ -81,7 +81,7 @@ function Shown({ run }: { run: Run }) {
           </thead>
           <tbody>
             {run.recipients.map((recipient) => (
-              <Recipient key={recipient.address} recipient={recipient} />
+              <Recipient key={recipient.address} recipient={recipient} issue={run.issue} />
             ))}
           </tbody>
         </table>
@@ -91,14 +91,25 @@ function Shown({ run }: { run: Run }) {
   );
 }
 
-function Recipient({ recipient }: { recipient: Api["RunRecipient"] }) {
+function Recipient({ recipient, issue }: { recipient: Api["RunRecipient"]; issue: number | null }) {
   const { moment } = useWhen();
   const last = recipient.tries.at(-1);
   return (
     <tr className="border-base-300 border-t align-top">
       <td className="py-2 pr-6">
         {recipient.name}
-        <span className="text-quiet block text-xs">{recipient.address}</span>
+        <span className="text-quiet block text-xs">
+          {recipient.address}
+          {issue !== null && recipient.copy !== null && (
+            <Link
+              className="choose ml-3"
+              to={`/issues/${issue}?copy=${recipient.copy}`}
+              aria-label={words.run.copyOf(recipient.name)}
+            >
+              {words.run.copy}
+            </Link>
+          )}
+        </span>
       </td>
       <td className={`py-2 pr-6 ${recipient.fine ? "" : "text-error"}`}>
         {recipient.words}

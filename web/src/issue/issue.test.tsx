@@ -42,6 +42,7 @@ const issue = {
   files: [{ role: "pdf", name: "Cancelled.pdf", sha256: "abc", size: "71 kB" }],
   yours: { words: "accepted Mon 23 Nov, 07:00: “250 queued”", hasMail: true },
   run: 24,
+  copy: 7,
 };
 
 const mail = {
@@ -77,6 +78,7 @@ const run = (state: string) => ({
       address: "ida.solvang@brinewater.example",
       words: "refused for now",
       fine: false,
+      copy: 7,
       delivery: 9,
       canBeTriedAgain: true,
       nextTry: "2026-11-23T06:05:00Z",
@@ -132,7 +134,7 @@ describe("an issue", () => {
     expect(screen.getByText("accepted Mon 23 Nov, 07:00: “250 queued”")).toBeVisible();
     expect(screen.getByRole("link", { name: "PDF, 71 kB" })).toHaveAttribute(
       "href",
-      "/api/v1/issues/24/files/abc",
+      "/api/v1/issues/24/files/abc?copy=7",
     );
   });
 
@@ -172,7 +174,7 @@ describe("an issue", () => {
     );
     expect(screen.getByRole("link", { name: "Cancelled.pdf" })).toHaveAttribute(
       "href",
-      "/api/v1/issues/24/files/abc",
+      "/api/v1/issues/24/files/abc?copy=7",
     );
     await userEvent.click(screen.getByRole("button", { name: "as plain text" }));
     expect(screen.getByText("eleven, as text")).toBeVisible();
@@ -202,6 +204,10 @@ describe("a run", () => {
     const row = screen.getByRole("row", { name: /Ida Solvang/ });
     expect(row).toHaveTextContent("refused for nownext try Mon 23 Nov, 07:05");
     expect(row).toHaveTextContent("1. Mon 23 Nov, 07:00: refused for now (“452 mailbox full”)");
+    expect(screen.getByRole("link", { name: "The copy of Ida Solvang" })).toHaveAttribute(
+      "href",
+      "/issues/24?copy=7",
+    );
     expect(screen.getByRole("link", { name: "Issue No. 8" })).toHaveAttribute("href", "/issues/24");
   });
 

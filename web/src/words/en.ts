@@ -314,6 +314,18 @@ export const en = {
     MISSED: "missed",
   },
 
+  seenAs: {
+    RECIPIENT: "Each recipient sees his own",
+    OWNER: "All see what the owner may see",
+    forbidden: "The data allow each his own rows alone.",
+    meaning: {
+      RECIPIENT: (ruled: string[]) =>
+        ruled.length === 0
+          ? "There are no row rules on these data at present: all see the same."
+          : `Everybody gets a copy cut to what he may see, by ${listed.format(ruled)}.`,
+      OWNER: () => "Everybody gets the same copy; rows that some may not see elsewhere are shown to them.",
+    },
+  },
   output: {
     mail: "the first page’s figures, tables and charts in the mail, as text",
     pdf: "all chosen pages as a PDF, attached",
@@ -330,6 +342,7 @@ export const en = {
     PERIOD: "the period",
     FILTER: "the filter",
     TO_WHOM: "to whom",
+    SEEN_AS: "seen as",
     AS_WHAT: "as what",
     WHEN: "when",
     NAME: "a name",
@@ -394,6 +407,8 @@ export const en = {
   run: {
     attempt: (number: number, at: string, said: string, reply: string) =>
       `${number}. ${at}: ${said}${reply ? ` (“${reply}”)` : ""}`,
+    copy: "copy",
+    copyOf: (name: string) => `The copy of ${name}`,
     heads: ["Recipient", "What became of it", "When", "Tries"],
     issue: (number: number) => `Issue No. ${number}`,
     line: (trigger: string, by: string, at: string) => `Made ${trigger}${by ? ` by ${by}` : ""}, due ${at}.`,

@@ -116,6 +116,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/data-sets/{id}/row-rules": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["rule"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/account/password": {
         parameters: {
             query?: never;
@@ -788,6 +804,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/data-sets/{id}/sights/{person}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["sight"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/clock": {
         parameters: {
             query?: never;
@@ -994,12 +1026,13 @@ export interface components {
         };
         Composed: {
             sentence: components["schemas"]["Phrase"][];
-            missing: ("WHEN" | "WHAT" | "PERIOD" | "FILTER" | "TO_WHOM" | "AS_WHAT" | "NAME")[];
+            missing: ("WHEN" | "WHAT" | "PERIOD" | "FILTER" | "SEEN_AS" | "TO_WHOM" | "AS_WHAT" | "NAME")[];
             notes: components["schemas"]["Note"][];
             sends: components["schemas"]["Send"][];
             daysNow: string;
             /** Format: int64 */
             rows: number;
+            withheld: string;
             mail: components["schemas"]["MailPreview"] | null;
             pdf: components["schemas"]["FilePreview"] | null;
         };
@@ -1014,7 +1047,7 @@ export interface components {
             folder: number;
             name: string;
             columns: components["schemas"]["Column"][];
-            dateColumn: string;
+            dateColumn: string | null;
             newestLoad: components["schemas"]["LoadView"] | null;
         };
         DataSetWish: {
@@ -1022,7 +1055,7 @@ export interface components {
             folder: number;
             name: string;
             columns: components["schemas"]["Column"][];
-            dateColumn: string;
+            dateColumn: string | null;
         };
         DemoPerson: {
             /** Format: int64 */
@@ -1121,6 +1154,11 @@ export interface components {
             /** Format: int32 */
             entries: number;
         };
+        Given: {
+            column: string;
+            all: boolean;
+            values: string[];
+        };
         GrantCell: {
             /** Format: int64 */
             folder: number;
@@ -1186,6 +1224,7 @@ export interface components {
             trial: boolean;
             made: boolean;
             reason: string;
+            copy: number | null;
             neighbours: components["schemas"]["Spine"][];
             previous: number | null;
             next: number | null;
@@ -1315,7 +1354,7 @@ export interface components {
         };
         Note: {
             /** @enum {string} */
-            part: "WHEN" | "WHAT" | "PERIOD" | "FILTER" | "TO_WHOM" | "AS_WHAT" | "NAME";
+            part: "WHEN" | "WHAT" | "PERIOD" | "FILTER" | "SEEN_AS" | "TO_WHOM" | "AS_WHAT" | "NAME";
             text: string;
             serious: boolean;
         };
@@ -1393,7 +1432,7 @@ export interface components {
             groups: number[];
         };
         Phrase: {
-            part: ("WHEN" | "WHAT" | "PERIOD" | "FILTER" | "TO_WHOM" | "AS_WHAT" | "NAME") | null;
+            part: ("WHEN" | "WHAT" | "PERIOD" | "FILTER" | "SEEN_AS" | "TO_WHOM" | "AS_WHAT" | "NAME") | null;
             text: string;
             missing: boolean;
         };
@@ -1411,6 +1450,8 @@ export interface components {
             periods: components["schemas"]["PeriodView"][];
             filters: components["schemas"]["FilterChoice"][];
             maySubscribe: boolean;
+            ruled: string[];
+            ownerView: boolean;
             shown: components["schemas"]["PageView"];
         };
         Receipt: {
@@ -1429,6 +1470,13 @@ export interface components {
         ReportMade: {
             /** Format: int64 */
             id: number;
+        };
+        RowRule: {
+            column: string;
+            /** Format: int64 */
+            mapping: number;
+            who: string;
+            values: string;
         };
         RunLine: {
             /** Format: int64 */
@@ -1452,6 +1500,7 @@ export interface components {
             address: string;
             words: string;
             fine: boolean;
+            copy: number | null;
             delivery: number | null;
             canBeTriedAgain: boolean;
             nextTry: string | null;
@@ -1534,6 +1583,13 @@ export interface components {
             news: components["schemas"]["NewsPhrase"][];
             rows: components["schemas"]["ShelfRow"][];
         };
+        Sight: {
+            /** Format: int64 */
+            rows: number;
+            /** Format: int64 */
+            of: number;
+            given: components["schemas"]["Given"][];
+        };
         Spine: {
             /** Format: int64 */
             id: number;
@@ -1586,6 +1642,8 @@ export interface components {
             /** @enum {string} */
             firstDayOfWeek: "MONDAY" | "TUESDAY" | "WEDNESDAY" | "THURSDAY" | "FRIDAY" | "SATURDAY" | "SUNDAY";
             filters: components["schemas"]["Filter"][];
+            /** @enum {string} */
+            seenAs: "OWNER" | "RECIPIENT";
             recipients: number[];
             output: components["schemas"]["Output"];
             schedule: components["schemas"]["Schedule"];
@@ -1621,6 +1679,10 @@ export interface components {
             verbs: ("SEE" | "SUBSCRIBE_SELF" | "SUBSCRIBE_TEAMMATES" | "PUBLISH")[];
             sentence: string;
             chain: string[];
+        };
+        Wish: {
+            rules: components["schemas"]["RowRule"][];
+            ownerView: boolean;
         };
     };
     responses: never;
@@ -1827,6 +1889,30 @@ export interface operations {
                 content: {
                     "*/*": components["schemas"]["GrantCell"];
                 };
+            };
+        };
+    };
+    rule: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Wish"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -2739,6 +2825,7 @@ export interface operations {
     issue: {
         parameters: {
             query?: {
+                copy?: number;
                 page?: number;
                 chartWidth?: number;
             };
@@ -2807,7 +2894,9 @@ export interface operations {
     };
     file: {
         parameters: {
-            query?: never;
+            query?: {
+                copy?: number;
+            };
             header?: never;
             path: {
                 id: string;
@@ -2913,6 +3002,29 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["DemoPerson"][];
+                };
+            };
+        };
+    };
+    sight: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                person: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Sight"];
                 };
             };
         };

@@ -5,6 +5,7 @@ import java.io.Reader;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.LocalDate;
+import java.util.Optional;
 import java.util.Random;
 import java.util.concurrent.Callable;
 import mailshelf.core.data.Column;
@@ -55,7 +56,7 @@ final class Loading implements Callable<Integer> {
     }
 
     private static Table read(Path csv) throws IOException {
-        TableBuilder builder = new TableBuilder(Tickets.COLUMNS, "date");
+        TableBuilder builder = new TableBuilder(Tickets.COLUMNS, Optional.of("date"));
         try (Reader reader = Files.newBufferedReader(csv)) {
             CsvTable.read(reader, CsvForm.PLAIN, Tickets.COLUMNS, builder);
         }

@@ -10,6 +10,8 @@ import java.util.concurrent.Callable;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import mailshelf.core.data.Filter;
+import mailshelf.core.data.Slice;
+import mailshelf.core.data.Slicing;
 import mailshelf.core.data.Table;
 import mailshelf.core.data.TableBuilder;
 import mailshelf.core.data.Viewer;
@@ -86,17 +88,17 @@ final class PageEvaluation implements Callable<Integer> {
                 window.before(),
                 DayOfWeek.MONDAY,
                 filters,
-                new Viewer(new PersonId(1), List.of()),
                 new PageModel.Freshness(Optional.of(LAST), Instant.parse("2026-11-23T04:40:00Z"), 1));
+        Slice slice = new Slicing(table).of(new Viewer(new PersonId(1), List.of()));
         double millis = Cpu.medianMillis(
-                times, 20, () -> Evaluation.page(definition, definition.pages().get(0), table, question));
+                times, 20, () -> Evaluation.page(definition, definition.pages().get(0), slice, question));
         System.out.printf(
                 "12 blocks over %,d rows, a period of %d days, %d filters: %.1f ms of CPU%n",
                 rows, days, filters.size(), millis);
     }
 
     private Table table() {
-        TableBuilder builder = new TableBuilder(Tickets.COLUMNS, "date");
+        TableBuilder builder = new TableBuilder(Tickets.COLUMNS, Optional.of("date"));
         Random random = new Random(1);
         for (int row = 0; row < rows; row++) {
             String day = LAST.minusDays(random.nextInt(DAYS)).toString();

@@ -141,27 +141,11 @@ public final class Crew {
     }
 
     private static long subscribe(Api owner, List<Long> crew) {
-        Map<String, Object> terms = Map.of(
-                "name",
-                "For the crew",
-                "report",
-                1,
-                "pages",
-                List.of("overview"),
-                "period",
-                "last-week",
-                "firstDayOfWeek",
-                "MONDAY",
-                "filters",
-                List.of(),
-                "recipients",
-                crew,
-                "output",
-                Map.of("pdf", true, "picture", true),
-                "schedule",
-                Map.of("recurrence", "FREQ=DAILY", "at", "15:00", "zone", "Europe/Oslo"),
-                "locale",
-                "en");
+        Map<String, Object> terms =
+                Wishes.terms(crew.stream().mapToLong(Long::longValue).toArray());
+        terms.put("name", "For the crew");
+        terms.put("output", Map.of("pdf", true, "picture", true));
+        terms.put("schedule", Wishes.schedule("FREQ=DAILY", "15:00"));
         return owner.post("subscriptions", Map.of("terms", terms, "start", true))
                 .get("id")
                 .asLong();

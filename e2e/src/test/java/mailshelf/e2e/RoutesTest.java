@@ -39,6 +39,8 @@ class RoutesTest {
             POST /data-sets | data-sets | 401 404 403 403 422 403 -
             POST /data-sets/inspections | data-sets/inspections?folder=1 | 401 404 403 403 422 403 422
             POST /data-sets/{id}/loads | data-sets/1/loads | 401 404 403 403 422 403 -
+            PUT /data-sets/{id}/row-rules | data-sets/1/row-rules | 401 404 403 403 422 403 422
+            GET /data-sets/{id}/sights/{person} | data-sets/1/sights/3 | 401 404 404 404 200 200 200
             GET /demo/people | demo/people | 200 200 200 200 200 200 200
             POST /demo/sign-in | demo/sign-in | 404 - - - - - -
             POST /folders | folders | 401 403 403 403 403 403 -
@@ -98,16 +100,19 @@ class RoutesTest {
                     operation -> operation.exampleBody().orElseThrow()));
 
     /** What some routes send instead of an example, so that only the right decides. */
-    private static final Map<String, Object> BODIES = Map.of(
-            "POST /data-sets", Map.of("folder", 1, "name", "x", "dateColumn", "d", "columns", List.of()),
-            "POST /compositions", Wishes.draft(Wishes.terms()),
-            "POST /compositions/pdf", Wishes.draft(Wishes.terms()),
-            "POST /subscriptions", Map.of("terms", Wishes.terms(), "start", false),
-            "PUT /subscriptions/{id}", Wishes.terms(),
-            "POST /demo/sign-in", Map.of("person", 999_999),
-            "PUT /account/password", Map.of("current", "not it", "wanted", "a ferry leaves at nine"),
-            "POST /session", Map.of("address", "x@y.example", "password", "none"),
-            "POST /invitations/{token}", Map.of("password", "a ferry leaves at nine"));
+    private static final Map<String, Object> BODIES = Map.ofEntries(
+            Map.entry("POST /data-sets", Map.of("folder", 1, "name", "x", "dateColumn", "d", "columns", List.of())),
+            Map.entry(
+                    "PUT /data-sets/{id}/row-rules",
+                    Map.of("rules", List.of(Wishes.rule("none", 1)), "ownerView", true)),
+            Map.entry("POST /compositions", Wishes.draft(Wishes.terms())),
+            Map.entry("POST /compositions/pdf", Wishes.draft(Wishes.terms())),
+            Map.entry("POST /subscriptions", Map.of("terms", Wishes.terms(), "start", false)),
+            Map.entry("PUT /subscriptions/{id}", Wishes.terms()),
+            Map.entry("POST /demo/sign-in", Map.of("person", 999_999)),
+            Map.entry("PUT /account/password", Map.of("current", "not it", "wanted", "a ferry leaves at nine")),
+            Map.entry("POST /session", Map.of("address", "x@y.example", "password", "none")),
+            Map.entry("POST /invitations/{token}", Map.of("password", "a ferry leaves at nine")));
 
     private static List<Api> askers;
 

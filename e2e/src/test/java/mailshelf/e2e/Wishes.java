@@ -18,6 +18,7 @@ final class Wishes {
         terms.put("period", "last-week");
         terms.put("firstDayOfWeek", "MONDAY");
         terms.put("filters", List.of());
+        terms.put("seenAs", "RECIPIENT");
         terms.put("recipients", recipients);
         terms.put("output", Map.of("pdf", true, "picture", false));
         terms.put("schedule", schedule("FREQ=WEEKLY;BYDAY=MO", "07:00"));
@@ -46,6 +47,11 @@ final class Wishes {
                         .map(column -> Map.of(
                                 "name", column[0], "type", column[1], "decimals", column[0].equals("amount") ? 2 : 0))
                         .toList());
+    }
+
+    /** A rule on a column by a mapping table that has who sees which values of it. */
+    static Map<String, Object> rule(String column, long mapping) {
+        return Map.of("column", column, "mapping", mapping, "who", "who", "values", column);
     }
 
     static Map<String, Object> schedule(String rule, String at) {

@@ -10,6 +10,7 @@ import java.util.Locale;
 import java.util.Optional;
 import mailshelf.core.data.Column;
 import mailshelf.core.data.LoadId;
+import mailshelf.core.delivery.CopyId;
 import mailshelf.core.delivery.IssueId;
 import mailshelf.core.delivery.RunId;
 import mailshelf.core.delivery.RunOutcome;
@@ -17,6 +18,7 @@ import mailshelf.core.delivery.RunState;
 import mailshelf.core.report.ReportId;
 import mailshelf.core.rights.Person;
 import mailshelf.core.subscription.Output;
+import mailshelf.core.subscription.SeenAs;
 import mailshelf.core.subscription.State;
 import mailshelf.core.subscription.Subscription;
 import mailshelf.core.subscription.SubscriptionId;
@@ -29,6 +31,7 @@ import mailshelf.store.data.DataSetStore;
 import mailshelf.store.delivery.RunStore;
 import mailshelf.store.library.ReportStore;
 import mailshelf.store.people.FolderStore;
+import mailshelf.store.shelf.Copy;
 import mailshelf.store.shelf.Issue;
 import mailshelf.store.shelf.IssueStore;
 import mailshelf.store.subscription.SubscriptionStore;
@@ -43,7 +46,8 @@ public record OneSubscription(Person ida, Subscription subscription) {
         Person ida = Someone.kept(tx, "Ida");
         var traffic = new FolderStore().insert(tx, Optional.empty(), "Traffic");
         new ReportStore().insert(tx, traffic, ida.id(), "Cancelled sailings", "report: x", NOW);
-        var dataSet = new DataSetStore().insert(tx, traffic, "sailings", List.of(Column.date("date")), "date");
+        var dataSet =
+                new DataSetStore().insert(tx, traffic, "sailings", List.of(Column.date("date")), Optional.of("date"));
         new DataSetStore().insertLoad(tx, dataSet, 1, "0".repeat(64), 0, Optional.empty(), NOW);
         Subscription draft = new Subscription(
                 new SubscriptionId(0), ida.id(), State.DRAFT, "", 1, terms(ida, "Cancelled"), Optional.empty());
@@ -60,10 +64,16 @@ public record OneSubscription(Person ida, Subscription subscription) {
                 MovingPeriod.LAST_WEEK,
                 DayOfWeek.MONDAY,
                 List.of(),
+                SeenAs.RECIPIENT,
                 List.of(owner.id()),
                 new Output(true, false),
                 new Schedule(new Recurrence.Daily(), LocalTime.of(7, 0), ZoneId.of("Europe/Oslo")),
                 Locale.ENGLISH);
+    }
+
+    /** Of all rows. */
+    public static Copy copy() {
+        return new Copy(new CopyId(0), SeenAs.RECIPIENT, List.of(), false, "Cancelled 33");
     }
 
     /** Its issue of that number, as made by the run. */

@@ -1,21 +1,22 @@
 package mailshelf.core.condition;
 
-import java.util.List;
-import mailshelf.core.report.PageModel;
-
-/** Whether an issue goes out, judged on its figures and its list. */
+/** Whether an issue goes out, judged on its copies. */
 public enum Sending {
     SEND,
-    /** No row of the data lies behind any of its pages. */
+    /** No row of the data lies behind any of its copies. */
     SKIP_NO_ROWS,
     /** Nobody on the list may be sent it. */
     SKIP_NOBODY;
 
-    public static Sending decide(List<PageModel> pages, long recipientsIncluded) {
-        if (recipientsIncluded == 0) {
+    /**
+     * @param copies how many there are; none where nobody may be sent any
+     * @param empty those behind which no row lies; where others are sent, they are not
+     */
+    public static Sending decide(long copies, long empty) {
+        if (copies == 0) {
             return SKIP_NOBODY;
         }
-        return pages.stream().allMatch(page -> page.rows() == 0) ? SKIP_NO_ROWS : SEND;
+        return copies == empty ? SKIP_NO_ROWS : SEND;
     }
 
     /** Key of the words for the reason. */

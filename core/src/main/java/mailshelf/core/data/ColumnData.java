@@ -2,7 +2,9 @@ package mailshelf.core.data;
 
 import java.math.BigDecimal;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.List;
 import java.util.OptionalInt;
 
 /** The values of one column, one per row. Arrays are never changed after construction and never leave the package. */
@@ -10,11 +12,36 @@ sealed interface ColumnData permits ColumnData.Text, ColumnData.Numbers, ColumnD
     /** The value as stored in a page model: plain text, a decimal string or an ISO date; "" where there is none. */
     String raw(int row);
 
+    /** The values of some rows, in this order. */
+    ColumnData only(int[] rows);
+
     /** Codes into a sorted dictionary, one more than its last where there is no value: a row's code is its group. */
     record Text(String[] dictionary, int[] codes) implements ColumnData {
         @Override
         public String raw(int row) {
             return hasNone(row) ? "" : dictionary[codes[row]];
+        }
+
+        /** Words that none of the rows has do not occur in its dictionary. */
+        @Override
+        public Text only(int[] rows) {
+            int[] places = new int[dictionary.length + 1];
+            for (int row : rows) {
+                places[codes[row]] = 1;
+            }
+            List<String> kept = new ArrayList<>();
+            for (int code = 0; code < dictionary.length; code++) {
+                if (places[code] == 1) {
+                    places[code] = kept.size();
+                    kept.add(dictionary[code]);
+                }
+            }
+            places[dictionary.length] = kept.size();
+            int[] some = new int[rows.length];
+            for (int i = 0; i < rows.length; i++) {
+                some[i] = places[codes[rows[i]]];
+            }
+            return new Text(kept.toArray(String[]::new), some);
         }
 
         boolean hasNone(int row) {
@@ -45,6 +72,15 @@ sealed interface ColumnData permits ColumnData.Text, ColumnData.Numbers, ColumnD
             return new Numbers(unscaled, sums, decimals);
         }
 
+        @Override
+        public Numbers only(int[] rows) {
+            long[] some = new long[rows.length];
+            for (int i = 0; i < rows.length; i++) {
+                some[i] = unscaled[rows[i]];
+            }
+            return isComplete() ? new Numbers(some, some, decimals) : of(some, decimals);
+        }
+
         boolean isComplete() {
             return unscaled == sums;
         }
@@ -60,6 +96,15 @@ sealed interface ColumnData permits ColumnData.Text, ColumnData.Numbers, ColumnD
     /** Days since 1970-01-01; {@link #NONE} where there is no value. */
     record Dates(int[] epochDays) implements ColumnData {
         static final int NONE = Integer.MIN_VALUE;
+
+        @Override
+        public Dates only(int[] rows) {
+            int[] some = new int[rows.length];
+            for (int i = 0; i < rows.length; i++) {
+                some[i] = epochDays[rows[i]];
+            }
+            return new Dates(some);
+        }
 
         @Override
         public String raw(int row) {

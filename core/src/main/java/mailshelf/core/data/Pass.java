@@ -31,15 +31,16 @@ public final class Pass {
     /** What beside the page's own filters is asked of a row: conditions, and a number in a column ("" for none). */
     private record Condition(List<Filter> where, String present) {}
 
-    /** @param filters all of them and the viewer's row rules hold for every answer */
-    public Pass(Table table, List<Filter> filters, Viewer viewer) {
+    /** @param filters all of them hold for every answer */
+    public Pass(Table table, List<Filter> filters) {
         this.table = table;
-        this.passing = all.where(tests(
-                Stream.concat(filters.stream(), viewer.rowRules().stream()).toList()));
+        this.passing = all.where(tests(filters));
     }
 
     private List<RowTest> tests(List<Filter> filters) {
-        return filters.stream().map(filter -> RowTest.of(table, filter)).toList();
+        return filters.stream()
+                .map(filter -> RowTest.of(table, filter.column(), filter.anyOf()))
+                .toList();
     }
 
     /**

@@ -1,15 +1,17 @@
 package mailshelf.core.data;
 
+import java.util.List;
+
 /** A condition on rows, made ready for a table. */
 interface RowTest {
     /** Keeps those that pass at the front of the list, in order; gives how many they are. */
     int keep(int[] rows, int size);
 
     /** Rows whose text is one of several. */
-    static RowTest of(Table table, Filter filter) {
-        ColumnData.Text text = table.text(filter.column());
+    static RowTest of(Table table, String column, List<String> values) {
+        ColumnData.Text text = table.text(column);
         boolean[] allowed = new boolean[text.dictionary().length + 1];
-        for (String value : filter.anyOf()) {
+        for (String value : values) {
             text.code(value).ifPresent(code -> allowed[code] = true);
         }
         return new OneOf(text.codes(), allowed);

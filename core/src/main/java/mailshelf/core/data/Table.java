@@ -6,20 +6,47 @@ import java.util.Optional;
 import mailshelf.core.time.Window;
 
 /**
- * One version of a data set's rows: columnar, typed, immutable, sorted by its date column, so that a window of days is
- * one range of rows. Safe to share between threads.
+ * One version of a data set's rows: columnar, typed, immutable, sorted by its date column if it has one, so that a
+ * window of days is one range of rows. Safe to share between threads.
  */
 public final class Table {
+    private static final int NO_DATES = -1;
+
     private final List<Column> columns;
-    private final List<ColumnData> data;
     private final int rows;
     private final int dateColumn;
+    /** By position; one that is null is taken from the source when it is first asked for. */
+    private final ColumnData[] data;
 
-    Table(List<Column> columns, List<ColumnData> data, int rows, int dateColumn) {
+    private final Table source;
+    private final int[] sourceRows;
+
+    /** @param dateColumn the position of the column that rows are sorted by, if they are */
+    Table(List<Column> columns, List<ColumnData> data, int rows, Optional<Integer> dateColumn) {
         this.columns = List.copyOf(columns);
-        this.data = List.copyOf(data);
+        this.data = data.toArray(ColumnData[]::new);
         this.rows = rows;
-        this.dateColumn = dateColumn;
+        this.dateColumn = dateColumn.orElse(NO_DATES);
+        this.source = null;
+        this.sourceRows = new int[0];
+    }
+
+    private Table(Table source, int[] sourceRows) {
+        this.columns = source.columns;
+        this.data = new ColumnData[source.data.length];
+        this.rows = sourceRows.length;
+        this.dateColumn = source.dateColumn;
+        this.source = source;
+        this.sourceRows = sourceRows;
+    }
+
+    /**
+     * A table of some of the rows. Its columns are gathered when they are asked for, as a page asks for few of them.
+     *
+     * @param some row numbers in this table's order
+     */
+    Table rowsOnly(int[] some) {
+        return new Table(this, some);
     }
 
     public List<Column> columns() {
@@ -30,9 +57,11 @@ public final class Table {
         return rows;
     }
 
-    /** The last day that has a row; empty for a table without rows. */
+    /** The last day that has a row; empty for a table without rows or without dates. */
     public Optional<LocalDate> lastDay() {
-        return rows == 0 ? Optional.empty() : Optional.of(LocalDate.ofEpochDay(days()[rows - 1]));
+        return rows == 0 || dateColumn == NO_DATES
+                ? Optional.empty()
+                : Optional.of(LocalDate.ofEpochDay(days()[rows - 1]));
     }
 
     /** The position of a column by name, or empty. */
@@ -61,7 +90,7 @@ public final class Table {
 
     /** @param column its position */
     public String raw(int column, int row) {
-        return data.get(column).raw(row);
+        return data(column).raw(row);
     }
 
     ColumnData.Text text(String name) {
@@ -73,25 +102,32 @@ public final class Table {
     }
 
     ColumnData data(int column) {
-        return data.get(column);
+        ColumnData known = data[column];
+        if (known == null) {
+            known = source.data(column).only(sourceRows);
+            data[column] = known; // whichever thread comes last: they are the same
+        }
+        return known;
     }
 
-    int[] days() {
-        return ((ColumnData.Dates) data.get(dateColumn)).epochDays();
+    private int[] days() {
+        return ((ColumnData.Dates) data(dateColumn)).epochDays();
     }
 
-    String dateColumn() {
-        return columns.get(dateColumn).name();
+    Optional<String> dateColumn() {
+        return dateColumn == NO_DATES
+                ? Optional.empty()
+                : Optional.of(columns.get(dateColumn).name());
     }
 
-    /** First row of the window. */
+    /** First row of the window; rows without dates lie in every window. */
     int firstRow(Window window) {
-        return lowerBound(window.fromInclusive().toEpochDay());
+        return dateColumn == NO_DATES ? 0 : lowerBound(window.fromInclusive().toEpochDay());
     }
 
     /** Row behind the last of the window. */
     int endRow(Window window) {
-        return lowerBound(window.toInclusive().toEpochDay() + 1);
+        return dateColumn == NO_DATES ? rows : lowerBound(window.toInclusive().toEpochDay() + 1);
     }
 
     /** First row on or after a day. */
@@ -115,7 +151,7 @@ public final class Table {
     }
 
     private <T extends ColumnData> T as(Class<T> type, String name) {
-        ColumnData found = data.get(index(name));
+        ColumnData found = data(index(name));
         if (!type.isInstance(found)) {
             throw new IllegalStateException("Column " + name + " is not " + type.getSimpleName());
         }

@@ -8,20 +8,21 @@ import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.stream.IntStream;
 
-/** Collects rows of typed values and makes a table of them, sorted by date and otherwise in the order they came. */
+/** Collects rows of typed values and makes a table of them, sorted by date if told so, otherwise as they came. */
 public final class TableBuilder {
     private final List<Column> columns;
-    private final int dateColumn;
+    private final Optional<Integer> dateColumn;
     private final List<Collector> collectors = new ArrayList<>();
     private int rows;
 
-    /** @param dateColumn the column that rows are sorted by; it must be of type DATE */
-    public TableBuilder(List<Column> columns, String dateColumn) {
+    /** @param dateColumn the column that rows are sorted by, if they are; it must be of type DATE */
+    public TableBuilder(List<Column> columns, Optional<String> dateColumn) {
         this.columns = List.copyOf(columns);
-        this.dateColumn = columns.indexOf(Column.date(dateColumn));
-        if (this.dateColumn < 0) {
+        this.dateColumn = dateColumn.map(name -> columns.indexOf(Column.date(name)));
+        if (this.dateColumn.filter(position -> position < 0).isPresent()) {
             throw new IllegalArgumentException("No date column " + dateColumn + " in " + columns);
         }
         columns.forEach(column -> collectors.add(collector(column)));
@@ -44,8 +45,8 @@ public final class TableBuilder {
      */
     public int add(List<String> raw) {
         for (int i = 0; i < collectors.size(); i++) {
-            if (!collectors.get(i).read(raw.get(i))
-                    || (i == dateColumn && raw.get(i).isEmpty())) {
+            boolean needed = i == dateColumn.orElse(-1);
+            if (!collectors.get(i).read(raw.get(i)) || (needed && raw.get(i).isEmpty())) {
                 return i;
             }
         }
@@ -55,13 +56,17 @@ public final class TableBuilder {
     }
 
     public Table build() {
-        int[] days = ((ColumnData.Dates) collectors.get(dateColumn).build(identity())).epochDays();
-        int[] order = IntStream.range(0, rows)
+        int[] order = dateColumn.map(this::byDay).orElseGet(this::identity);
+        return new Table(columns, collectors.stream().map(c -> c.build(order)).toList(), rows, dateColumn);
+    }
+
+    private int[] byDay(int column) {
+        int[] days = ((ColumnData.Dates) collectors.get(column).build(identity())).epochDays();
+        return IntStream.range(0, rows)
                 .mapToLong(row -> (long) days[row] << Integer.SIZE | row)
                 .sorted()
                 .mapToInt(dayAndRow -> (int) dayAndRow)
                 .toArray();
-        return new Table(columns, collectors.stream().map(c -> c.build(order)).toList(), rows, dateColumn);
     }
 
     private int[] identity() {

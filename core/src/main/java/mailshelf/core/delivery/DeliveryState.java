@@ -13,7 +13,9 @@ public enum DeliveryState {
     /** Refused for now so long that it is not tried any more. */
     GIVEN_UP(true),
     /** Held back at the last moment: the recipient may no longer see it. */
-    WITHDRAWN(true);
+    WITHDRAWN(true),
+    /** Not sent: no row lies behind the recipient's copy. */
+    NO_ROWS(true);
 
     private final boolean end;
 

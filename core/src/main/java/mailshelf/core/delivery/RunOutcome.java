@@ -17,10 +17,11 @@ public enum RunOutcome {
     /** Fell due while nothing ran, longer ago than the grace time. */
     MISSED;
 
-    /** From the final states of all deliveries, at least one. */
+    /** From the final states of all deliveries; those that had nothing to bring do not count. */
     public static RunOutcome of(Collection<DeliveryState> finals) {
         long accepted = finals.stream().filter(DeliveryState.ACCEPTED::equals).count();
-        if (accepted == finals.size()) {
+        long empty = finals.stream().filter(DeliveryState.NO_ROWS::equals).count();
+        if (accepted + empty == finals.size()) {
             return SENT;
         }
         return accepted == 0 ? FAILED : PARTLY;

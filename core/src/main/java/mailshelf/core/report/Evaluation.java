@@ -16,9 +16,9 @@ import mailshelf.core.data.Dimension;
 import mailshelf.core.data.Filter;
 import mailshelf.core.data.Grouping;
 import mailshelf.core.data.Pass;
+import mailshelf.core.data.Slice;
 import mailshelf.core.data.Table;
 import mailshelf.core.data.Tally;
-import mailshelf.core.data.Viewer;
 import mailshelf.core.report.PageModel.BlockModel;
 import mailshelf.core.report.PageModel.ChartModel;
 import mailshelf.core.report.PageModel.ColumnModel;
@@ -28,7 +28,7 @@ import mailshelf.core.report.PageModel.TableModel;
 import mailshelf.core.report.PageModel.TextModel;
 import mailshelf.core.time.Window;
 
-/** Fills the figures of a page in: definition, rows, filters, period and viewer to a {@link PageModel}. */
+/** Fills the figures of a page in: definition, slice, filters and period to a {@link PageModel}. */
 public final class Evaluation {
     /** As many as the house has colours; what is beyond is summed up as one. */
     private static final int MOST_SERIES = 6;
@@ -56,18 +56,17 @@ public final class Evaluation {
             Window before,
             DayOfWeek firstDayOfWeek,
             List<Filter> filters,
-            Viewer viewer,
             PageModel.Freshness freshness) {}
 
     private Evaluation(Definition definition, Table table, Question question) {
         this.definition = definition;
         this.table = table;
         this.question = question;
-        this.pass = new Pass(table, question.filters(), question.viewer());
+        this.pass = new Pass(table, question.filters());
     }
 
-    public static PageModel page(Definition definition, Definition.Page page, Table table, Question question) {
-        Evaluation evaluation = new Evaluation(definition, table, question);
+    public static PageModel page(Definition definition, Definition.Page page, Slice slice, Question question) {
+        Evaluation evaluation = new Evaluation(definition, slice.table(), question);
         Grouping rows = evaluation.pass.sums(question.window(), Dimension.none(), Dimension.none(), List.of(ROWS));
         List<Supplier<BlockModel>> blocks =
                 page.blocks().stream().map(evaluation::block).toList();
@@ -82,6 +81,7 @@ public final class Evaluation {
                 question.window(),
                 question.before(),
                 question.filters(),
+                slice.allowed(),
                 question.freshness(),
                 rows.sum(ROWS, 0, 0),
                 blocks.stream().map(Supplier::get).toList());

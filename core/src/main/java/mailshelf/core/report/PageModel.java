@@ -5,6 +5,7 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
+import mailshelf.core.data.Allowed;
 import mailshelf.core.data.ColumnType;
 import mailshelf.core.data.Filter;
 import mailshelf.core.data.Grain;
@@ -18,6 +19,7 @@ import mailshelf.core.time.Window;
  * @param pageNumber from 1, among the pages of the report as defined
  * @param period code of the period that {@code window} came from
  * @param before the days that figures are compared with
+ * @param allowed what the row rules let the viewer see; none where he may see all rows
  * @param rows how many rows of the data lie in the window and pass the filters; none may mean that nothing is sent
  */
 public record PageModel(
@@ -30,10 +32,15 @@ public record PageModel(
         Window window,
         Window before,
         List<Filter> filters,
+        List<Allowed> allowed,
         Freshness freshness,
         long rows,
         List<BlockModel> blocks) {
-    public static final int SCHEMA = 1;
+    public static final int SCHEMA = 2;
+
+    public PageModel {
+        allowed = allowed == null ? List.of() : List.copyOf(allowed); // schema 1 has none
+    }
 
     /** What the figures were made from: the last day with rows, and when they were loaded as which load. */
     public record Freshness(Optional<LocalDate> figuresTo, Instant loadedAt, int load) {}

@@ -8,6 +8,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
+import mailshelf.core.data.Allowed;
 import mailshelf.core.data.Filter;
 import mailshelf.core.data.Grain;
 import mailshelf.core.report.PageModel.BlockModel;
@@ -25,6 +26,8 @@ import mailshelf.core.wording.Words;
 
 /** Writes a {@link PageModel} out in one language and zone. */
 public final class Writing {
+    private static final int MOST_VALUES = 4;
+
     private final Words words;
     private final Figures figures;
     private final Dates dates;
@@ -73,7 +76,15 @@ public final class Writing {
         for (Filter filter : model.filters()) {
             parts.add(words.list(filter.anyOf().stream().map(OneLine::of).toList()));
         }
+        model.allowed().forEach(rule -> parts.add(allowed(rule)));
         return String.join(" · ", parts);
+    }
+
+    private String allowed(Allowed rule) {
+        List<String> values = rule.values().stream().map(OneLine::of).toList();
+        return values.isEmpty()
+                ? words.say("page.allowed.nothing")
+                : words.say("page.allowed", words.shortList(values, MOST_VALUES));
     }
 
     private String freshness(PageModel.Freshness freshness) {

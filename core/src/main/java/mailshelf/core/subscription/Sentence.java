@@ -38,9 +38,23 @@ public final class Sentence {
     /**
      * What the sentence names that terms know by id alone.
      *
+     * @param ruled the columns of its data that row rules limit; where there are none, all see the same
+     * @param seenAs as it is done, which may be stricter than the terms
+     * @param owner whose subscription it is or becomes, by name
      * @param reader for "me"; empty when it reads the same for everybody
      */
-    public record Facts(Definition report, Map<PersonId, String> names, Optional<PersonId> reader) {}
+    public record Facts(
+            Definition report,
+            List<String> ruled,
+            SeenAs seenAs,
+            PersonId owner,
+            Map<PersonId, String> names,
+            Optional<PersonId> reader) {
+        public Facts {
+            ruled = List.copyOf(ruled);
+            names = Map.copyOf(names);
+        }
+    }
 
     private Sentence(Terms terms, Facts facts, Words words, int most) {
         this.terms = terms;
@@ -78,6 +92,10 @@ public final class Sentence {
         part(phrases, Part.PERIOD, period(), missing);
         between(phrases, ", ");
         part(phrases, Part.FILTER, filters(), missing);
+        if (!facts.ruled().isEmpty()) {
+            between(phrases, ", ");
+            part(phrases, Part.SEEN_AS, seenAs(), missing);
+        }
         between(phrases, ", ");
         part(phrases, Part.AS_WHAT, asWhat(), missing);
         between(phrases, words.say("sentence.to"));
@@ -180,6 +198,18 @@ public final class Sentence {
                 .map(column -> report.columnTitle(column).toLowerCase(words.locale()))
                 .toList();
         return columns.isEmpty() ? words.say("sentence.everything") : words.say("sentence.every", words.list(columns));
+    }
+
+    private String seenAs() {
+        if (facts.seenAs() == SeenAs.OWNER) {
+            boolean mine = facts.reader().filter(facts.owner()::equals).isPresent();
+            return mine ? words.say("sentence.seen-as.me") : words.say("sentence.seen-as.owner", name(facts.owner()));
+        }
+        return words.say(
+                "sentence.seen-as.recipient",
+                words.list(facts.ruled().stream()
+                        .map(column -> facts.report().columnTitle(column).toLowerCase(words.locale()))
+                        .toList()));
     }
 
     private String asWhat() {

@@ -18,6 +18,7 @@ import mailshelf.core.time.Window;
  *
  * @param pages ids of the chosen pages, in the report's order
  * @param firstDayOfWeek by which its weeks are counted
+ * @param seenAs whose rows it shows; in terms of before there were row rules, each recipient's
  * @param recipients in the order they were put on
  */
 public record Terms(
@@ -27,6 +28,7 @@ public record Terms(
         Period period,
         DayOfWeek firstDayOfWeek,
         List<Filter> filters,
+        SeenAs seenAs,
         List<PersonId> recipients,
         Output output,
         Schedule schedule,
@@ -34,6 +36,7 @@ public record Terms(
     public Terms {
         pages = List.copyOf(pages);
         filters = List.copyOf(filters);
+        seenAs = seenAs == null ? SeenAs.RECIPIENT : seenAs;
         recipients = List.copyOf(recipients);
     }
 
@@ -53,7 +56,17 @@ public record Terms(
     }
 
     public Terms withRecipients(List<PersonId> others) {
-        return new Terms(name, report, pages, period, firstDayOfWeek, filters, others, output, schedule, locale);
+        return new Terms(
+                name, report, pages, period, firstDayOfWeek, filters, seenAs, others, output, schedule, locale);
+    }
+
+    /**
+     * Whose rows it shows as it is done.
+     *
+     * @param ownerView whether the data set lets issues show all what their owner may see
+     */
+    public SeenAs seenAs(boolean ownerView) {
+        return ownerView ? seenAs : SeenAs.RECIPIENT;
     }
 
     /** The day of sending, from which a moving period is counted. */

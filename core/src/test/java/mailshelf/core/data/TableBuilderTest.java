@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.math.BigDecimal;
 import java.util.List;
+import java.util.Optional;
 import net.jqwik.api.Arbitraries;
 import net.jqwik.api.Arbitrary;
 import net.jqwik.api.ForAll;
@@ -17,7 +18,7 @@ class TableBuilderTest {
 
     @Property(tries = 3000, seed = "20261128")
     void a_number_is_kept_exactly_where_its_column_can_hold_it_and_refused_otherwise(@ForAll("texts") String text) {
-        TableBuilder rows = new TableBuilder(COLUMNS, "day");
+        TableBuilder rows = new TableBuilder(COLUMNS, Optional.of("day"));
 
         boolean kept = rows.add(List.of("2026-11-25", text)) < 0;
 
@@ -43,7 +44,7 @@ class TableBuilderTest {
 
     @Test
     void a_row_that_is_refused_leaves_nothing_behind() {
-        TableBuilder rows = new TableBuilder(COLUMNS, "day");
+        TableBuilder rows = new TableBuilder(COLUMNS, Optional.of("day"));
         assertThat(rows.add(List.of("2026-11-25", "1"))).isEqualTo(-1);
         assertThat(rows.add(List.of("2026-11-26", "one"))).isEqualTo(1);
         assertThat(rows.add(List.of("2026-02-30", "2"))).isZero();

@@ -8,7 +8,10 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.IntStream;
+import mailshelf.core.data.Allowed;
 import mailshelf.core.data.Filter;
+import mailshelf.core.data.Slice;
+import mailshelf.core.data.Slicing;
 import mailshelf.core.data.Table;
 import mailshelf.core.data.Viewer;
 import mailshelf.core.rights.PersonId;
@@ -33,7 +36,7 @@ class EvaluationTest {
                 : List.of(new Filter("route", List.of(table.values("route").get(filter))));
         var question = Ferries.question(PERIODS.get(period), table, filters);
         PageModel page = Evaluation.page(
-                Ferries.definition(), Ferries.definition().pages().get(0), table, question);
+                Ferries.definition(), Ferries.definition().pages().get(0), Ferries.all(table), question);
         Plain now = new Plain(table, question.window(), filters);
         Plain before = new Plain(table, question.before(), filters);
 
@@ -81,24 +84,20 @@ class EvaluationTest {
     @Test
     void row_rules_of_the_viewer_hide_rows_like_a_filter_that_cannot_be_taken_off() {
         Table table = Ferries.table(7);
-        Filter own = new Filter("route", List.of("2 Hovden–Skarv"));
-        var asked = Ferries.question("last-week", table, List.of());
-        var ruled = new Evaluation.Question(
-                asked.period(),
-                asked.window(),
-                asked.before(),
-                asked.firstDayOfWeek(),
-                List.of(),
-                new Viewer(new PersonId(2), List.of(own)),
-                asked.freshness());
+        String own = "2 Hovden–Skarv";
+        Slice slice = new Slicing(table).of(new Viewer(new PersonId(2), List.of(new Allowed("route", List.of(own)))));
         Definition definition = Ferries.definition();
+        List<Filter> filter = List.of(new Filter("route", List.of(own)));
 
-        PageModel seen = Evaluation.page(definition, definition.pages().get(0), table, ruled);
-        PageModel filtered = Evaluation.page(
-                definition, definition.pages().get(0), table, Ferries.question("last-week", table, List.of(own)));
-
-        assertThat(seen.blocks()).isEqualTo(filtered.blocks());
-        assertThat(seen.rows()).isEqualTo(7);
+        for (Definition.Page page : definition.pages()) {
+            var question = Ferries.question("last-week", table, List.of());
+            PageModel seen = Evaluation.page(definition, page, slice, question);
+            PageModel filtered =
+                    Evaluation.page(definition, page, Ferries.all(table), Ferries.question("last-week", table, filter));
+            assertThat(seen.blocks()).isEqualTo(filtered.blocks());
+            assertThat(seen.rows()).isEqualTo(7);
+            assertThat(seen.allowed()).isEqualTo(slice.allowed());
+        }
     }
 
     private static PageModel.FigureModel figure(PageModel page, String id) {

@@ -4,9 +4,12 @@ import java.time.DayOfWeek;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Optional;
 import java.util.Random;
 import mailshelf.core.data.Column;
 import mailshelf.core.data.Filter;
+import mailshelf.core.data.Slice;
+import mailshelf.core.data.Slicing;
 import mailshelf.core.data.Table;
 import mailshelf.core.data.TableBuilder;
 import mailshelf.core.data.Viewer;
@@ -62,7 +65,7 @@ public final class Ferries {
     /** Sailings of 300 days up to yesterday, the same for the same seed. */
     public static Table table(long seed) {
         Random random = new Random(seed);
-        TableBuilder rows = new TableBuilder(COLUMNS, "date");
+        TableBuilder rows = new TableBuilder(COLUMNS, Optional.of("date"));
         for (int day = 300; day > 0; day--) {
             for (String route : ROUTES) {
                 boolean cancelled = random.nextInt(5) == 0;
@@ -86,13 +89,18 @@ public final class Ferries {
                 period.beforeThat(TODAY, DayOfWeek.MONDAY),
                 DayOfWeek.MONDAY,
                 filters,
-                new Viewer(new PersonId(1), List.of()),
                 new PageModel.Freshness(table.lastDay(), Instant.parse("2026-11-25T04:40:00Z"), 3));
+    }
+
+    /** As somebody sees it whom no row rule limits. */
+    public static Slice all(Table table) {
+        return new Slicing(table).of(new Viewer(new PersonId(1), List.of()));
     }
 
     public static PageModel page(int number, String period, List<Filter> filters) {
         Table table = table(7);
         Definition definition = definition();
-        return Evaluation.page(definition, definition.pages().get(number - 1), table, question(period, table, filters));
+        return Evaluation.page(
+                definition, definition.pages().get(number - 1), all(table), question(period, table, filters));
     }
 }

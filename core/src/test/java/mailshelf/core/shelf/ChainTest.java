@@ -75,7 +75,8 @@ class ChainTest {
                 "2026-11-16",
                 "2026-11-22",
                 List.of(),
-                new Manifest.Sources("sailings", 3, "Cancelled sailings", 1, 1),
+                new Manifest.Sources("sailings", 3, "Cancelled sailings", 1, 1, List.of()),
+                List.of(),
                 List.of(),
                 List.of(),
                 previous);

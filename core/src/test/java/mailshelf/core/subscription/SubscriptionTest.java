@@ -74,6 +74,26 @@ class SubscriptionTest {
     }
 
     @Test
+    void the_sentence_says_whose_rows_are_shown_where_rows_are_ruled() {
+        Terms terms = terms(List.of("p1"), List.of(), List.of(IDA, TOR));
+
+        assertThat(Sentence.text(terms, facts(List.of("route"), SeenAs.RECIPIENT), Words.in(Locale.ENGLISH)))
+                .contains(", each recipient’s own route, as PDF");
+        assertThat(Sentence.text(terms, facts(List.of("route"), SeenAs.OWNER), Words.in(Locale.ENGLISH)))
+                .contains(", all as Tor Egeland may see it, as PDF");
+        assertThat(Sentence.text(terms, facts(), Words.in(Locale.ENGLISH))).doesNotContain("own route");
+    }
+
+    @Test
+    void terms_of_before_there_were_row_rules_show_each_recipient_his_own_rows() {
+        String kept =
+                CoreJson.write(terms(List.of("p1"), List.of(), List.of(IDA))).replace("\"seenAs\":\"RECIPIENT\",", "");
+
+        assertThat(kept).doesNotContain("seenAs");
+        assertThat(CoreJson.read(kept, Terms.class).seenAs()).isEqualTo(SeenAs.RECIPIENT);
+    }
+
+    @Test
     void terms_kept_as_json_come_back_equal() {
         Terms terms = terms(List.of("p1"), List.of(new Filter("cause", List.of("wind"))), List.of(IDA));
 
@@ -85,8 +105,17 @@ class SubscriptionTest {
     }
 
     private static Sentence.Facts facts() {
+        return facts(List.of(), SeenAs.RECIPIENT);
+    }
+
+    private static Sentence.Facts facts(List<String> ruled, SeenAs seenAs) {
         return new Sentence.Facts(
-                Ferries.definition(), Map.of(IDA, "Ida Solvang", TOR, "Tor Egeland"), Optional.of(IDA));
+                Ferries.definition(),
+                ruled,
+                seenAs,
+                TOR,
+                Map.of(IDA, "Ida Solvang", TOR, "Tor Egeland"),
+                Optional.of(IDA));
     }
 
     private static Terms terms(List<String> pages, List<Filter> filters, List<PersonId> recipients) {
@@ -98,6 +127,7 @@ class SubscriptionTest {
                 MovingPeriod.LAST_WEEK,
                 DayOfWeek.MONDAY,
                 filters,
+                SeenAs.RECIPIENT,
                 recipients,
                 new Output(true, false),
                 new Schedule(mondayAndThursday, LocalTime.of(7, 0), ZoneId.of("Europe/Oslo")),

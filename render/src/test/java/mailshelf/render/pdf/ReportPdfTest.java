@@ -97,6 +97,7 @@ class ReportPdfTest {
                         model.window(),
                         model.before(),
                         model.filters(),
+                        model.allowed(),
                         model.freshness(),
                         model.rows(),
                         List.of(thousands)),

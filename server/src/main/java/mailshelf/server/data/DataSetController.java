@@ -8,13 +8,14 @@ import java.util.List;
 import java.util.Optional;
 import mailshelf.core.Problem;
 import mailshelf.core.data.Column;
+import mailshelf.core.data.ColumnType;
 import mailshelf.core.data.DataSetId;
 import mailshelf.core.data.csv.DateForm;
 import mailshelf.core.data.csv.DecimalMark;
 import mailshelf.core.data.csv.Inspection;
 import mailshelf.core.rights.FolderId;
 import mailshelf.core.rights.Person;
-import mailshelf.core.rights.Verb;
+import mailshelf.core.rights.PersonId;
 import mailshelf.core.wording.OneLine;
 import mailshelf.server.rights.Gate;
 import mailshelf.store.Database;
@@ -25,6 +26,7 @@ import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
@@ -39,8 +41,10 @@ class DataSetController {
     private final Database database;
     private final DataSetStore dataSets;
     private final LoadRows loadRows;
+    private final RuleRows ruleRows;
 
-    record DataSetWish(FolderId folder, String name, List<Column> columns, String dateColumn) {}
+    /** @param dateColumn by which rows are sorted and periods cut; a mapping table needs none */
+    record DataSetWish(FolderId folder, String name, List<Column> columns, Optional<String> dateColumn) {}
 
     record LoadView(int no, long rows, Optional<LocalDate> figuresTo, Instant loadedAt, String sha256) {
         static LoadView of(Load load) {
@@ -53,7 +57,7 @@ class DataSetController {
             FolderId folder,
             String name,
             List<Column> columns,
-            String dateColumn,
+            Optional<String> dateColumn,
             Optional<LoadView> newestLoad) {}
 
     record ColumnFound(Column column, List<DateForm> dateForms, long empty) {
@@ -82,17 +86,18 @@ class DataSetController {
         }
     }
 
-    DataSetController(Gate gate, Database database, DataSetStore dataSets, LoadRows loadRows) {
+    DataSetController(Gate gate, Database database, DataSetStore dataSets, LoadRows loadRows, RuleRows ruleRows) {
         this.gate = gate;
         this.database = database;
         this.dataSets = dataSets;
         this.loadRows = loadRows;
+        this.ruleRows = ruleRows;
     }
 
     @GetMapping
     List<DataSetView> list(Person who) {
         return database.inTransaction(tx -> dataSets.all(tx).stream()
-                .filter(dataSet -> gate.readsHouse(who) || gate.access(tx, who).may(Verb.PUBLISH, dataSet.folder()))
+                .filter(dataSet -> gate.mayMind(tx, who, dataSet))
                 .map(dataSet -> view(dataSet, dataSets.newestLoad(tx, dataSet.id())))
                 .toList());
     }
@@ -105,9 +110,13 @@ class DataSetController {
                 || !wish.columns().stream().map(Column::name).allMatch(OneLine::isName)) {
             throw Problem.invalid("data.bad-name", OneLine.LONGEST_NAME);
         }
-        if (wish.columns().stream().noneMatch(Column.date(wish.dateColumn())::equals)) {
-            throw Problem.invalid("data.no-date-column", wish.dateColumn());
-        }
+        wish.dateColumn().ifPresent(name -> {
+            if (wish.columns().stream()
+                    .noneMatch(column ->
+                            column.type() == ColumnType.DATE && column.name().equals(name))) {
+                throw Problem.invalid("data.no-date-column", name);
+            }
+        });
         return database.inTransaction(tx -> {
             if (dataSets.byName(tx, wish.name()).isPresent()) {
                 throw new Problem(Problem.Kind.CONFLICT, "data.name-taken", wish.name());
@@ -132,6 +141,18 @@ class DataSetController {
             HttpServletRequest request)
             throws IOException {
         return LoadView.of(loadRows.run(who, id, mode, dates, request.getInputStream()));
+    }
+
+    @PutMapping("/{id}/row-rules")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void rule(Person who, @PathVariable DataSetId id, @RequestBody RuleRows.Wish wish) {
+        ruleRows.put(who, id, wish);
+    }
+
+    /** What the row rules let one person see. */
+    @GetMapping("/{id}/sights/{person}")
+    RuleRows.Sight sight(Person who, @PathVariable DataSetId id, @PathVariable PersonId person) {
+        return ruleRows.sight(who, id, person);
     }
 
     /** What a CSV file, sent as the body, looks like; nothing is kept of it. */

@@ -4,11 +4,11 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.time.Instant;
 import java.util.Optional;
-import mailshelf.core.Problem;
 import mailshelf.core.audit.Act;
 import mailshelf.core.audit.Thing;
 import mailshelf.core.data.DataSetId;
 import mailshelf.core.data.LoadId;
+import mailshelf.core.data.Slicing;
 import mailshelf.core.data.Table;
 import mailshelf.core.data.TableBuilder;
 import mailshelf.core.data.csv.CsvTable;
@@ -61,14 +61,10 @@ class LoadRows {
     /** @param meant which form days are in that fit several */
     synchronized Load run(Person who, DataSetId id, Mode mode, Optional<DateForm> meant, InputStream body)
             throws IOException {
-        DataSet dataSet = database.inTransaction(tx -> {
-            DataSet found = dataSets.find(tx, id).orElseThrow(Problem::notFound);
-            gate.requirePublish(tx, who, found.folder());
-            return found;
-        });
+        DataSet dataSet = database.inTransaction(tx -> gate.publishable(tx, who, id));
         Optional<Load> before = database.inTransaction(tx -> dataSets.newestLoad(tx, id));
         TableBuilder rows = mode == Mode.APPEND && before.isPresent()
-                ? TableBuilder.from(tables.newest(dataSet).table())
+                ? TableBuilder.from(tables.newest(dataSet).slicing().table())
                 : new TableBuilder(dataSet.columns(), dataSet.dateColumn());
         IncomingCsv csv = new IncomingCsv(body);
         CsvTable.read(csv.reader(), csv.form(dataSet.columns(), meant), dataSet.columns(), rows);
@@ -83,7 +79,7 @@ class LoadRows {
             audit.keep(tx, who, Act.DATA_LOADED, thing, rowsBefore, table.rows() + " rows, load " + no);
             return dataSets.findLoad(tx, made).orElseThrow();
         });
-        tables.put(dataSet, new Tables.Loaded(load, table));
+        tables.put(dataSet, new Tables.Loaded(load, new Slicing(table)));
         files.removeOlderThan(id, no);
         return load;
     }

@@ -1,16 +1,25 @@
 package mailshelf.server.delivery;
 
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import mailshelf.core.audience.Recipient;
+import mailshelf.core.data.Allowed;
+import mailshelf.core.data.Viewer;
 import mailshelf.core.rights.Person;
 import mailshelf.core.rights.PersonId;
 import mailshelf.core.rights.Verb;
+import mailshelf.core.subscription.SeenAs;
 import mailshelf.core.subscription.Subscription;
+import mailshelf.server.data.Viewers;
 import mailshelf.server.rights.Gate;
 import mailshelf.store.Tx;
+import mailshelf.store.delivery.Run;
+import mailshelf.store.delivery.RunStore;
 import mailshelf.store.people.PersonStore;
 import mailshelf.store.subscription.SubscriptionStore;
 import org.springframework.stereotype.Component;
@@ -21,11 +30,13 @@ public class Audience {
     private final Gate gate;
     private final PersonStore people;
     private final SubscriptionStore subscriptions;
+    private final Viewers viewers;
 
-    Audience(Gate gate, PersonStore people, SubscriptionStore subscriptions) {
+    Audience(Gate gate, PersonStore people, SubscriptionStore subscriptions, Viewers viewers) {
         this.gate = gate;
         this.people = people;
         this.subscriptions = subscriptions;
+        this.viewers = viewers;
     }
 
     public List<Recipient> of(Tx tx, Subscription subscription) {
@@ -43,6 +54,51 @@ public class Audience {
                         Recipient.decide(
                                 person.active(), departed.contains(person.id()), maySee.contains(person.id()))))
                 .toList();
+    }
+
+    /**
+     * All of a run's recipients who are included, by what they see: who sees the same gets the same copy.
+     *
+     * @param rules the row rules in force on the data set
+     */
+    List<View> views(
+            Tx tx,
+            Run run,
+            Subscription subscription,
+            SeenAs seenAs,
+            List<Viewers.InForce> rules,
+            List<RunStore.Listed> recipients) {
+        List<RunStore.Listed> included = recipients.stream()
+                .filter(listed -> listed.recipient().inclusion() == Recipient.Inclusion.INCLUDED)
+                .toList();
+        boolean asOwner = seenAs == SeenAs.OWNER && (!run.trigger().isTrial() || getsIt(subscription, run.askedBy()));
+        Map<PersonId, Viewer> viewers = this.viewers.of(tx, seers(tx, subscription, included, asOwner), rules);
+        Map<List<Allowed>, View> views = new LinkedHashMap<>();
+        for (RunStore.Listed listed : included) {
+            Viewer viewer = viewers.get(
+                    asOwner ? subscription.owner() : listed.recipient().person());
+            views.computeIfAbsent(
+                            viewer.allowed(),
+                            allowed -> new View(asOwner ? SeenAs.OWNER : SeenAs.RECIPIENT, viewer, new ArrayList<>()))
+                    .recipients()
+                    .add(listed);
+        }
+        return List.copyOf(views.values());
+    }
+
+    private Collection<Person> seers(
+            Tx tx, Subscription subscription, List<RunStore.Listed> included, boolean asOwner) {
+        List<PersonId> ids = asOwner
+                ? List.of(subscription.owner())
+                : included.stream().map(listed -> listed.recipient().person()).toList();
+        return people.find(tx, ids).values();
+    }
+
+    /** Who tries what he would not be sent sees it with his own eyes. */
+    private static boolean getsIt(Subscription subscription, Optional<PersonId> asker) {
+        return asker.filter(who -> who.equals(subscription.owner())
+                        || subscription.terms().recipients().contains(who))
+                .isPresent();
     }
 
     /** The right that the owner lacks for what his subscription does, if he lacks one. */

@@ -120,7 +120,9 @@ class CloseRuns {
                     .filter(d -> d.state() == DeliveryState.ACCEPTED)
                     .count();
             Part part = Part.receipts(end, CoreJson.canonical(receipts));
-            return new Facts(outcome, part, end, accepted, all.size());
+            int brought = (int)
+                    all.stream().filter(d -> d.state() != DeliveryState.NO_ROWS).count();
+            return new Facts(outcome, part, end, accepted, brought);
         });
         List<Entry> entries = archive.append(volume, facts.end(), List.of(facts.receipts()), now);
         faultPoint.behind(Arrow.RECEIPTS_ARCHIVED);

@@ -3,20 +3,25 @@ package mailshelf.server.delivery;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
-import mailshelf.core.audience.Recipient;
 import mailshelf.core.data.Viewer;
 import mailshelf.core.subscription.Subscription;
 import mailshelf.core.subscription.Terms;
 import mailshelf.core.time.Window;
 import mailshelf.core.wording.Words;
 import mailshelf.server.data.Tables;
+import mailshelf.server.data.Viewers;
 import mailshelf.server.http.Languages;
 import mailshelf.server.library.Definitions;
 import mailshelf.store.delivery.Run;
 import mailshelf.store.delivery.RunStore;
 import mailshelf.store.subscription.SubscriptionStore;
 
-/** A run with all that its issue is made from, as it stood when the making began. */
+/**
+ * A run with all that its issue is made from, as it stood when the making began.
+ *
+ * @param views all who are included, by what they see
+ * @param rules the row rules that the views come from
+ */
 record Commission(
         Run run,
         Subscription subscription,
@@ -24,6 +29,8 @@ record Commission(
         Definitions.Published published,
         Tables.Loaded loaded,
         List<RunStore.Listed> recipients,
+        List<View> views,
+        List<Viewers.InForce> rules,
         SubscriptionStore.Numbering numbering,
         Instant now) {
 
@@ -32,18 +39,12 @@ record Commission(
         return run.trigger().isTrial() ? Optional.empty() : Optional.of(numbering.nextNumber());
     }
 
-    List<RunStore.Listed> included() {
-        return recipients.stream()
-                .filter(listed -> listed.recipient().inclusion() == Recipient.Inclusion.INCLUDED)
-                .toList();
-    }
-
-    MakeEdition.Order order() {
+    MakeEdition.Order order(Viewer viewer) {
         return new MakeEdition.Order(
                 terms,
                 published.definition(),
-                loaded,
-                new Viewer(subscription.owner(), List.of()),
+                loaded.slicing().of(viewer),
+                loaded.freshness(),
                 run.dueAt(),
                 now,
                 number());

@@ -113,7 +113,12 @@ public class DeliveryLoop implements SmartLifecycle {
 
     private boolean round() {
         // no short cut between the steps: each takes a share of every round
-        return Stream.of(bookRun.step(), makeIssue.step(), sendMails.step(), sendNotices.step(), closeRuns.step())
+        return Stream.of(
+                        bookRun.step(),
+                        makeIssue.step(sendMails::step),
+                        sendMails.step(),
+                        sendNotices.step(),
+                        closeRuns.step())
                 .reduce(false, Boolean::logicalOr);
     }
 

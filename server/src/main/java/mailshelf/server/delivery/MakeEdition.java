@@ -4,7 +4,7 @@ import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.List;
 import java.util.Optional;
-import mailshelf.core.data.Viewer;
+import mailshelf.core.data.Slice;
 import mailshelf.core.report.Definition;
 import mailshelf.core.report.Evaluation;
 import mailshelf.core.report.PageModel;
@@ -16,7 +16,6 @@ import mailshelf.core.wording.Words;
 import mailshelf.render.paper.Document;
 import mailshelf.render.pdf.ReportPdf;
 import mailshelf.render.picture.PagePicture;
-import mailshelf.server.data.Tables;
 import mailshelf.server.http.Languages;
 import org.springframework.stereotype.Component;
 
@@ -26,6 +25,7 @@ public class MakeEdition {
     /**
      * What it is made from.
      *
+     * @param slice the rows that it may show
      * @param at the moment that moving periods are counted from
      * @param madeAt what the files are stamped with
      * @param number empty for a trial
@@ -33,8 +33,8 @@ public class MakeEdition {
     public record Order(
             Terms terms,
             Definition definition,
-            Tables.Loaded loaded,
-            Viewer viewer,
+            Slice slice,
+            PageModel.Freshness freshness,
             Instant at,
             Instant madeAt,
             Optional<Integer> number) {}
@@ -47,12 +47,10 @@ public class MakeEdition {
                 terms.windowBefore(order.at()),
                 terms.firstDayOfWeek(),
                 terms.filters(),
-                order.viewer(),
-                order.loaded().load().freshness());
+                order.freshness());
         return order.definition().pages().stream()
                 .filter(page -> terms.pages().contains(page.id()))
-                .map(page ->
-                        Evaluation.page(order.definition(), page, order.loaded().table(), question))
+                .map(page -> Evaluation.page(order.definition(), page, order.slice(), question))
                 .toList();
     }
 

@@ -4,11 +4,11 @@ import java.util.List;
 import java.util.Optional;
 import mailshelf.core.condition.Sending;
 import mailshelf.core.delivery.RunOutcome;
-import mailshelf.core.report.PageModel;
 import mailshelf.core.subscription.Subscription;
 import mailshelf.core.subscription.Terms;
 import mailshelf.server.clock.BusinessClock;
 import mailshelf.server.data.Tables;
+import mailshelf.server.data.Viewers;
 import mailshelf.server.library.Definitions;
 import mailshelf.store.Database;
 import mailshelf.store.Durable;
@@ -34,7 +34,9 @@ class MakeIssue {
     private final SubscriptionStore subscriptions;
     private final Definitions definitions;
     private final Tables tables;
-    private final MakeEdition makeEdition;
+    private final Viewers viewers;
+    private final Audience audience;
+    private final MakeCopies makeCopies;
     private final SealIssue sealIssue;
     private final Stopping stopping;
     private final Hindrance hindrance;
@@ -49,7 +51,9 @@ class MakeIssue {
             SubscriptionStore subscriptions,
             Definitions definitions,
             Tables tables,
-            MakeEdition makeEdition,
+            Viewers viewers,
+            Audience audience,
+            MakeCopies makeCopies,
             SealIssue sealIssue,
             Stopping stopping,
             Hindrance hindrance,
@@ -62,38 +66,45 @@ class MakeIssue {
         this.subscriptions = subscriptions;
         this.definitions = definitions;
         this.tables = tables;
-        this.makeEdition = makeEdition;
+        this.viewers = viewers;
+        this.audience = audience;
+        this.makeCopies = makeCopies;
         this.sealIssue = sealIssue;
         this.stopping = stopping;
         this.hindrance = hindrance;
         this.faultPoint = faultPoint;
     }
 
-    /** Makes what is booked; true if there was anything. */
-    boolean step() {
+    /**
+     * Makes what is booked; true if there was anything.
+     *
+     * @param meanwhile done between the batches of a large issue
+     */
+    boolean step(Runnable meanwhile) {
         List<Run> claimed = database.inTransaction(tx -> runs.claimDue(tx, lease.lease(), lease.now(), AT_ONCE));
         if (claimed.isEmpty()) {
             return false;
         }
         faultPoint.behind(Arrow.RUN_CLAIMED);
-        claimed.forEach(this::make);
+        claimed.forEach(run -> make(run, meanwhile));
         durable.await();
         return true;
     }
 
-    private void make(Run run) {
-        if (stopping.hasBegun()) {
-            database.doInTransaction(tx -> runs.release(tx, run, lease.owner(), lease.now()));
-            return;
-        }
+    private void make(Run run, Runnable meanwhile) {
         try {
             Commission job = commission(run);
-            List<PageModel> models = makeEdition.evaluate(job.order());
-            Sending sending = Sending.decide(models, job.included().size());
+            IssueVolume volume = sealIssue.volume(job);
+            Optional<List<MadeCopy>> copies = makeCopies.of(job, volume, meanwhile);
+            if (copies.isEmpty()) {
+                database.doInTransaction(tx -> runs.release(tx, run, lease.owner(), lease.now()));
+                return;
+            }
+            long empty =
+                    copies.get().stream().filter(made -> made.copy().isEmpty()).count();
+            Sending sending = Sending.decide(copies.get().size(), empty);
             if (sending == Sending.SEND) {
-                Edition edition = makeEdition.withFiles(job.order(), models);
-                faultPoint.behind(Arrow.EVALUATED);
-                sealIssue.made(job, edition);
+                sealIssue.made(job, volume, copies.get());
             } else {
                 sealIssue.notMade(job, RunOutcome.SKIPPED, job.words().say(sending.wordsKey()));
             }
@@ -132,13 +143,24 @@ class MakeIssue {
             Terms terms = subscriptions
                     .version(tx, run.subscription(), run.subscriptionVersion())
                     .terms();
+            Definitions.Published published = definitions.version(tx, terms.report(), run.reportVersion());
+            List<RunStore.Listed> recipients = runs.recipients(tx, run.id());
+            List<Viewers.InForce> rules = viewers.inForce(tx, published.dataSet());
             return new Commission(
                     run,
                     subscription,
                     terms,
-                    definitions.version(tx, terms.report(), run.reportVersion()),
+                    published,
                     loaded,
-                    runs.recipients(tx, run.id()),
+                    recipients,
+                    audience.views(
+                            tx,
+                            run,
+                            subscription,
+                            terms.seenAs(published.dataSet().ownerView()),
+                            rules,
+                            recipients),
+                    rules,
                     subscriptions.numbering(tx, run.subscription()),
                     clock.instant());
         });

@@ -272,6 +272,7 @@ class DemoHouse implements Opening {
         Map<String, Object> whole = new LinkedHashMap<>(terms);
         whole.put("period", "last-week");
         whole.put("firstDayOfWeek", "MONDAY");
+        whole.put("seenAs", "RECIPIENT");
         whole.put("locale", "en");
         owner.post("/api/v1/subscriptions", Map.of("terms", whole, "start", true));
     }

@@ -52,6 +52,7 @@ class ApiDescription {
                         RunId.class,
                         IssueId.class,
                         CopyId.class,
+                        CopyId.class,
                         DeliveryId.class,
                         PersonId.class,
                         GroupId.class,

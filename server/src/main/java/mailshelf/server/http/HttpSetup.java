@@ -4,6 +4,7 @@ import com.fasterxml.jackson.annotation.Nulls;
 import java.time.Duration;
 import java.util.List;
 import mailshelf.core.data.DataSetId;
+import mailshelf.core.delivery.CopyId;
 import mailshelf.core.delivery.DeliveryId;
 import mailshelf.core.delivery.IssueId;
 import mailshelf.core.delivery.RunId;
@@ -62,6 +63,7 @@ class HttpSetup implements WebMvcConfigurer {
         id(registry, SubscriptionId.class, SubscriptionId::new);
         id(registry, RunId.class, RunId::new);
         id(registry, IssueId.class, IssueId::new);
+        id(registry, CopyId.class, CopyId::new);
         id(registry, DeliveryId.class, DeliveryId::new);
         id(registry, PersonId.class, PersonId::new);
         id(registry, GroupId.class, GroupId::new);

@@ -11,6 +11,7 @@ import java.util.stream.Stream;
 import mailshelf.core.data.Viewer;
 import mailshelf.core.report.Definition;
 import mailshelf.core.report.Evaluation;
+import mailshelf.core.report.PageModel;
 import mailshelf.core.report.ReportId;
 import mailshelf.core.report.Writing;
 import mailshelf.core.report.Written;
@@ -26,6 +27,7 @@ import mailshelf.core.wording.Words;
 import mailshelf.render.chart.ChartSvg;
 import mailshelf.server.clock.BusinessClock;
 import mailshelf.server.data.Tables;
+import mailshelf.server.data.Viewers;
 import mailshelf.server.http.Languages;
 import mailshelf.server.rights.Gate;
 import mailshelf.store.Database;
@@ -50,6 +52,7 @@ class BrowseLibrary {
     private final SubscriptionStore subscriptions;
     private final IssueStore issues;
     private final Tables tables;
+    private final Viewers viewers;
     private final BusinessClock clock;
 
     record FolderView(FolderId id, Optional<FolderId> parent, String name, int entries) {}
@@ -81,6 +84,7 @@ class BrowseLibrary {
             Report report,
             Definitions.Published published,
             boolean maySubscribe,
+            Viewer viewer,
             List<Subscription> active,
             Optional<String> lastIssue) {}
 
@@ -93,6 +97,7 @@ class BrowseLibrary {
             SubscriptionStore subscriptions,
             IssueStore issues,
             Tables tables,
+            Viewers viewers,
             BusinessClock clock) {
         this.gate = gate;
         this.database = database;
@@ -102,6 +107,7 @@ class BrowseLibrary {
         this.subscriptions = subscriptions;
         this.issues = issues;
         this.tables = tables;
+        this.viewers = viewers;
         this.clock = clock;
     }
 
@@ -143,7 +149,9 @@ class BrowseLibrary {
                         "library.last-issue",
                         issue.number().orElseThrow(),
                         words.dates(who.zone()).moment(issue.dueAt())));
-        return new Found(report, published, access.may(Verb.SUBSCRIBE_SELF, report.folder()), active, last);
+        boolean maySubscribe = access.may(Verb.SUBSCRIBE_SELF, report.folder());
+        Viewer viewer = viewers.of(tx, who, published.dataSet());
+        return new Found(report, published, maySubscribe, viewer, active, last);
     }
 
     /** Every word of the question must begin a word of title, description, tags, pages or columns. */
@@ -175,10 +183,10 @@ class BrowseLibrary {
                 MovingPeriod.LAST_WEEK.beforeThat(today, who.firstDayOfWeek()),
                 who.firstDayOfWeek(),
                 List.of(),
-                new Viewer(who.id(), List.of()),
-                loaded.load().freshness());
-        Written.Page first = Writing.page(
-                Evaluation.page(definition, definition.pages().get(0), loaded.table(), question), words, who.zone());
+                loaded.freshness());
+        PageModel first =
+                Evaluation.page(definition, definition.pages().get(0), loaded.seenBy(found.viewer()), question);
+        Written.Page written = Writing.page(first, words, who.zone());
         List<MyCopy> mine = found.active().stream()
                 .filter(subscription -> subscription.terms().recipients().contains(who.id()))
                 .map(subscription ->
@@ -195,9 +203,9 @@ class BrowseLibrary {
                 found.report().folder(),
                 definition.pages().size(),
                 (int) subscribers,
-                first.freshness(),
+                written.freshness(),
                 found.lastIssue(),
-                first.charts().stream().findFirst().map(chart -> ChartSvg.of(chart, THUMBNAIL_WIDTH)),
+                written.charts().stream().findFirst().map(chart -> ChartSvg.of(chart, THUMBNAIL_WIDTH)),
                 found.maySubscribe(),
                 mine);
     }

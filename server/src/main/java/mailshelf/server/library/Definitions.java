@@ -4,6 +4,7 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ConcurrentMap;
 import java.util.function.Predicate;
 import mailshelf.core.Problem;
+import mailshelf.core.data.DataSetId;
 import mailshelf.core.report.Definition;
 import mailshelf.core.report.DefinitionReader;
 import mailshelf.core.report.ReportId;
@@ -19,11 +20,13 @@ import org.springframework.stereotype.Component;
 public class Definitions {
     private final ReportStore reports;
     private final DataSetStore dataSets;
-    private final ConcurrentMap<Key, Published> read = new ConcurrentHashMap<>();
+    private final ConcurrentMap<Key, Read> read = new ConcurrentHashMap<>();
 
     private record Key(ReportId report, int version) {}
 
-    /** A definition with the data set that it is over. */
+    private record Read(Definition definition, DataSetId dataSet) {}
+
+    /** A definition with the data set that it is over, as that stands now. */
     public record Published(Definition definition, DataSet dataSet) {}
 
     Definitions(ReportStore reports, DataSetStore dataSets) {
@@ -37,12 +40,14 @@ public class Definitions {
 
     public Published version(Tx tx, ReportId report, int version) {
         Key key = new Key(report, version);
-        Published known = read.get(key);
+        Read known = read.get(key);
         if (known == null) {
-            known = parse(tx, reports.yaml(tx, report, version), dataSet -> true);
-            read.put(key, known);
+            Published parsed = parse(tx, reports.yaml(tx, report, version), dataSet -> true);
+            read.put(key, new Read(parsed.definition(), parsed.dataSet().id()));
+            return parsed;
         }
-        return known;
+        return new Published(
+                known.definition(), dataSets.find(tx, known.dataSet()).orElseThrow());
     }
 
     /**
@@ -53,6 +58,9 @@ public class Definitions {
         String name = DefinitionReader.dataSetOf(yaml);
         DataSet dataSet =
                 dataSets.byName(tx, name).filter(usable).orElseThrow(() -> Problem.invalid("report.no-data-set", name));
+        if (dataSet.dateColumn().isEmpty()) {
+            throw Problem.invalid("report.no-days", name);
+        }
         return new Published(DefinitionReader.read(yaml, dataSet.columns()), dataSet);
     }
 }

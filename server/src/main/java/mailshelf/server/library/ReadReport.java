@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import mailshelf.core.Problem;
 import mailshelf.core.data.Filter;
+import mailshelf.core.data.Slice;
 import mailshelf.core.data.Viewer;
 import mailshelf.core.report.Definition;
 import mailshelf.core.report.Evaluation;
@@ -22,6 +23,7 @@ import mailshelf.core.wording.Words;
 import mailshelf.render.chart.ChartSvg;
 import mailshelf.server.clock.BusinessClock;
 import mailshelf.server.data.Tables;
+import mailshelf.server.data.Viewers;
 import mailshelf.server.http.Languages;
 import mailshelf.server.rights.Gate;
 import mailshelf.store.Database;
@@ -37,6 +39,7 @@ public class ReadReport {
     private final FolderStore folders;
     private final Definitions definitions;
     private final Tables tables;
+    private final Viewers viewers;
     private final BusinessClock clock;
 
     /** What is asked for; an empty page means the first. */
@@ -60,6 +63,12 @@ public class ReadReport {
     /** A column to narrow by, with its values. */
     public record FilterChoice(String column, String title, List<String> values, List<String> chosen) {}
 
+    /**
+     * A report to be read.
+     *
+     * @param ruled titles of the columns by which row rules limit what people see
+     * @param ownerView whether issues may show all what their owner may see
+     */
     public record ReaderView(
             ReportId report,
             String title,
@@ -70,6 +79,8 @@ public class ReadReport {
             List<PeriodView> periods,
             List<FilterChoice> filters,
             boolean maySubscribe,
+            List<String> ruled,
+            boolean ownerView,
             PageView shown) {}
 
     ReadReport(
@@ -78,31 +89,50 @@ public class ReadReport {
             FolderStore folders,
             Definitions definitions,
             Tables tables,
+            Viewers viewers,
             BusinessClock clock) {
         this.gate = gate;
         this.database = database;
         this.folders = folders;
         this.definitions = definitions;
         this.tables = tables;
+        this.viewers = viewers;
         this.clock = clock;
     }
 
     ReaderView run(Person who, ReportId id, Wish wish) {
-        record Found(String folder, Definitions.Published published, boolean maySubscribe) {}
+        record Found(
+                String folder,
+                Definitions.Published published,
+                boolean maySubscribe,
+                Viewer viewer,
+                List<String> ruled) {}
         Found found = database.inTransaction(tx -> {
             Report report = gate.readable(tx, who, id);
             boolean maySubscribe = gate.access(tx, who).may(Verb.SUBSCRIBE_SELF, report.folder());
             String folder = folders.find(tx, report.folder()).orElseThrow().name();
-            return new Found(folder, definitions.newest(tx, report), maySubscribe);
+            Definitions.Published published = definitions.newest(tx, report);
+            List<Viewers.InForce> rules = viewers.inForce(tx, published.dataSet());
+            return new Found(
+                    folder,
+                    published,
+                    maySubscribe,
+                    viewers.of(tx, List.of(who), rules).get(who.id()),
+                    rules.stream()
+                            .map(each -> published
+                                    .definition()
+                                    .columnTitle(each.rule().column()))
+                            .toList());
         });
         Definition definition = found.published().definition();
         List<Filter> filters = Filters.parse(wish.filters(), definition);
         Tables.Loaded loaded = tables.newest(found.published().dataSet());
+        Slice slice = loaded.seenBy(found.viewer());
         Definition.Page page = wish.page().isEmpty()
                 ? definition.pages().get(0)
                 : definition.page(wish.page()).orElseThrow(Problem::notFound);
-        PageModel model = Evaluation.page(
-                definition, page, loaded.table(), question(who, wish.period(), filters, loaded, today(who)));
+        PageModel model =
+                Evaluation.page(definition, page, slice, question(who, wish.period(), filters, loaded, today(who)));
         Words words = Words.in(Languages.supported(who.locale()));
         Written.Page written = Writing.page(model, words, who.zone());
         return new ReaderView(
@@ -118,9 +148,11 @@ public class ReadReport {
                         .map(p -> periodView(who, p, words))
                         .toList(),
                 definition.filters().stream()
-                        .map(column -> choice(definition, column, filters, loaded))
+                        .map(column -> choice(definition, column, filters, slice))
                         .toList(),
                 found.maySubscribe(),
+                found.ruled(),
+                found.published().dataSet().ownerView(),
                 PageView.of(written, wish.chartWidth()));
     }
 
@@ -134,14 +166,13 @@ public class ReadReport {
         return new PeriodView(period.code(), named.isEmpty() ? days : named, days);
     }
 
-    private static FilterChoice choice(
-            Definition definition, String column, List<Filter> filters, Tables.Loaded loaded) {
+    private static FilterChoice choice(Definition definition, String column, List<Filter> filters, Slice slice) {
         List<String> chosen = filters.stream()
                 .filter(filter -> filter.column().equals(column))
                 .flatMap(filter -> filter.anyOf().stream())
                 .toList();
         return new FilterChoice(
-                column, definition.columnTitle(column), loaded.table().values(column), chosen);
+                column, definition.columnTitle(column), slice.table().values(column), chosen);
     }
 
     private static Evaluation.Question question(
@@ -152,7 +183,6 @@ public class ReadReport {
                 period.beforeThat(today, who.firstDayOfWeek()),
                 who.firstDayOfWeek(),
                 filters,
-                new Viewer(who.id(), List.of()),
-                loaded.load().freshness());
+                loaded.freshness());
     }
 }

@@ -4,6 +4,7 @@ import java.util.Collection;
 import java.util.Set;
 import java.util.stream.Collectors;
 import mailshelf.core.Problem;
+import mailshelf.core.data.DataSetId;
 import mailshelf.core.delivery.IssueId;
 import mailshelf.core.delivery.RunId;
 import mailshelf.core.delivery.Trigger;
@@ -18,6 +19,8 @@ import mailshelf.core.rights.Verb;
 import mailshelf.core.subscription.Subscription;
 import mailshelf.core.subscription.SubscriptionId;
 import mailshelf.store.Tx;
+import mailshelf.store.data.DataSet;
+import mailshelf.store.data.DataSetStore;
 import mailshelf.store.delivery.Run;
 import mailshelf.store.delivery.RunStore;
 import mailshelf.store.library.Report;
@@ -41,6 +44,7 @@ public class Gate {
     private final SubscriptionStore subscriptions;
     private final RunStore runs;
     private final IssueStore issues;
+    private final DataSetStore dataSets;
 
     Gate(
             PersonStore people,
@@ -48,13 +52,15 @@ public class Gate {
             ReportStore reports,
             SubscriptionStore subscriptions,
             RunStore runs,
-            IssueStore issues) {
+            IssueStore issues,
+            DataSetStore dataSets) {
         this.people = people;
         this.folders = folders;
         this.reports = reports;
         this.subscriptions = subscriptions;
         this.runs = runs;
         this.issues = issues;
+        this.dataSets = dataSets;
     }
 
     /** All that one person may do, as it stands in one transaction. */
@@ -195,6 +201,22 @@ public class Gate {
         if (!access.may(Verb.PUBLISH, folder)) {
             throw new Problem(Problem.Kind.FORBIDDEN, "folder.no-publish", name);
         }
+    }
+
+    /** A data set that somebody may load and rule. */
+    public DataSet publishable(Tx tx, Person who, DataSetId id) {
+        DataSet found = dataSets.find(tx, id).orElseThrow(Problem::notFound);
+        requirePublish(tx, who, found.folder());
+        return found;
+    }
+
+    /** A data set that somebody may publish, or reads by his role. */
+    public DataSet mindable(Tx tx, Person who, DataSetId id) {
+        return dataSets.find(tx, id).filter(found -> mayMind(tx, who, found)).orElseThrow(Problem::notFound);
+    }
+
+    public boolean mayMind(Tx tx, Person who, DataSet dataSet) {
+        return readsHouse(who) || access(tx, who).may(Verb.PUBLISH, dataSet.folder());
     }
 
     public void requireAdministrator(Person who) {

@@ -37,6 +37,7 @@ import mailshelf.store.delivery.Delivery;
 import mailshelf.store.delivery.DeliveryStore;
 import mailshelf.store.delivery.Run;
 import mailshelf.store.delivery.RunStore;
+import mailshelf.store.shelf.Copy;
 import mailshelf.store.shelf.Issue;
 import mailshelf.store.shelf.IssueStore;
 import mailshelf.store.subscription.SubscriptionStore;
@@ -56,6 +57,8 @@ class ReadIssue {
     private final Definitions definitions;
     private final DataSetStore dataSets;
     private final ReadArchive readArchive;
+    private final OpenCopies openCopies;
+    private final Spines spines;
     private final BusinessClock clock;
     private final AuditTrail audit;
 
@@ -67,7 +70,9 @@ class ReadIssue {
     /**
      * An issue to read.
      *
-     * @param reason why it was not made; "" where it was
+     * @param reason why there is nothing to read: it was not made, or made without a copy that the reader may open; ""
+     *     otherwise
+     * @param copy the one that is shown
      * @param neighbours spines around it, oldest first
      * @param pages names of its pages; {@code shown} is one of them
      * @param run for those who may see the subscription
@@ -81,6 +86,7 @@ class ReadIssue {
             boolean trial,
             boolean made,
             String reason,
+            Optional<CopyId> copy,
             List<Spine> neighbours,
             Optional<IssueId> previous,
             Optional<IssueId> next,
@@ -97,7 +103,7 @@ class ReadIssue {
             Subscription subscription,
             Terms terms,
             Colophon.MadeFrom made,
-            Optional<CopyId> copy,
+            Optional<Copy> copy,
             List<IssueStore.CopyFile> files,
             List<Delivery> deliveries,
             boolean mayOpenSubscription,
@@ -115,6 +121,8 @@ class ReadIssue {
             Definitions definitions,
             DataSetStore dataSets,
             ReadArchive readArchive,
+            OpenCopies openCopies,
+            Spines spines,
             BusinessClock clock,
             AuditTrail audit) {
         this.gate = gate;
@@ -126,13 +134,18 @@ class ReadIssue {
         this.definitions = definitions;
         this.dataSets = dataSets;
         this.readArchive = readArchive;
+        this.openCopies = openCopies;
+        this.spines = spines;
         this.clock = clock;
         this.audit = audit;
     }
 
-    /** @param page position of the page to show, from 0 */
-    IssueView run(Person who, IssueId id, int page, double chartWidth) {
-        Found found = find(who, id);
+    /**
+     * @param copy the one to show; empty for the reader's own, or the first that he may open
+     * @param page position of the page to show, from 0
+     */
+    IssueView run(Person who, IssueId id, Optional<CopyId> copy, int page, double chartWidth) {
+        Found found = find(who, id, copy);
         Words words = Words.in(Languages.supported(who.locale()));
         List<PageModel> models = models(found);
         Optional<ReadReport.PageView> shown = models.isEmpty()
@@ -154,7 +167,8 @@ class ReadIssue {
                 number + ", " + days,
                 issue.number().isEmpty(),
                 issue.made(),
-                issue.reason(),
+                reason(found, words),
+                found.copy().map(Copy::id),
                 found.neighbours(),
                 found.previous(),
                 found.next(),
@@ -166,7 +180,9 @@ class ReadIssue {
                         found.issue(),
                         found.made(),
                         accepted(found.deliveries()),
-                        found.deliveries().size(),
+                        (int) found.deliveries().stream()
+                                .filter(delivery -> delivery.state() != DeliveryState.NO_ROWS)
+                                .count(),
                         words,
                         who.zone()),
                 found.files().stream()
@@ -181,7 +197,16 @@ class ReadIssue {
                 found.mayOpenSubscription() ? Optional.of(issue.run()) : Optional.empty());
     }
 
-    private Found find(Person who, IssueId id) {
+    private static String reason(Found found, Words words) {
+        if (!found.issue().made()) {
+            return found.issue().reason();
+        }
+        return found.copy()
+                .map(copy -> copy.isEmpty() ? words.say("copy.no-rows") : "")
+                .orElseGet(() -> words.say("copy.not-to-be-seen"));
+    }
+
+    private Found find(Person who, IssueId id, Optional<CopyId> wished) {
         return database.inTransaction(tx -> {
             Issue issue = gate.openable(tx, who, id);
             Run run = runs.find(tx, issue.run()).orElseThrow();
@@ -190,7 +215,7 @@ class ReadIssue {
             Terms terms = subscriptions
                     .version(tx, issue.subscription(), run.subscriptionVersion())
                     .terms();
-            Optional<CopyId> copy = copy(tx, who, id);
+            Optional<Copy> copy = openCopies.of(tx, who).one(subscription, issue, wished);
             boolean mine = subscription.owner().equals(who.id())
                     || issues.shelfEntry(tx, who.id(), id).isPresent();
             if (!mine) {
@@ -198,9 +223,8 @@ class ReadIssue {
                         issue.name() + issue.number().map(n -> ", No. " + n).orElse("");
                 audit.keepOfSitting(tx, who, Act.OTHERS_ISSUE_OPENED, Thing.of(Thing.Kind.ISSUE, id, named));
             }
-            List<Spine> neighbours = new ArrayList<>(issues.newest(tx, issue.subscription(), NEIGHBOURS).stream()
-                    .map(other -> Spine.of(other, issues.shelfEntry(tx, who.id(), other.id()), who))
-                    .toList());
+            List<Spine> neighbours = new ArrayList<>(
+                    spines.of(tx, who, subscription, issues.newest(tx, issue.subscription(), NEIGHBOURS)));
             Collections.reverse(neighbours);
             return new Found(
                     issue,
@@ -209,7 +233,7 @@ class ReadIssue {
                     terms,
                     madeFrom(tx, run, terms),
                     copy,
-                    copy.map(c -> issues.files(tx, c)).orElse(List.of()),
+                    copy.map(c -> issues.files(tx, c.id())).orElse(List.of()),
                     deliveries.ofRun(tx, issue.run()),
                     gate.isVisible(tx, gate.access(tx, who), who, subscription),
                     neighbours,
@@ -229,13 +253,6 @@ class ReadIssue {
         return deliveries.stream()
                 .filter(delivery -> delivery.state() == DeliveryState.ACCEPTED)
                 .count();
-    }
-
-    /** One's own copy, or the first for somebody who was not sent one but may see it. */
-    private Optional<CopyId> copy(Tx tx, Person who, IssueId id) {
-        return issues.shelfEntry(tx, who.id(), id)
-                .map(IssueStore.ShelfEntry::copy)
-                .or(() -> issues.copies(tx, id).stream().findFirst());
     }
 
     private Optional<IssueId> neighbour(Tx tx, Issue issue, int step) {
@@ -268,15 +285,19 @@ class ReadIssue {
                                             .moment(attempts.get(attempts.size() - 1)
                                                     .at()),
                                     attempts.get(attempts.size() - 1).reply());
-                    return new Receipt(last, delivery.mail().isPresent());
+                    boolean hasMail = delivery.mail().isPresent()
+                            && found.copy()
+                                    .filter(copy -> copy.id().equals(delivery.copy()))
+                                    .isPresent();
+                    return new Receipt(last, hasMail);
                 });
     }
 
     /** A file of the copy that the person may see. */
     record File(String name, String role, byte[] content) {}
 
-    File file(Person who, IssueId id, String sha256) {
-        Found found = find(who, id);
+    File file(Person who, IssueId id, Optional<CopyId> copy, String sha256) {
+        Found found = find(who, id, copy);
         IssueStore.CopyFile file = found.files().stream()
                 .filter(f -> f.sha256().equals(sha256))
                 .findFirst()
@@ -284,11 +305,14 @@ class ReadIssue {
         return new File(file.name(), file.role(), readArchive.part(found.issue().run(), sha256));
     }
 
-    /** The reader's own mail, byte for byte. */
+    /** The reader's own mail, byte for byte; as long as he may open the copy that it brought. */
     byte[] mail(Person who, IssueId id) {
-        Found found = find(who, id);
+        Found found = find(who, id, Optional.empty());
         String mail = found.deliveries().stream()
                 .filter(delivery -> delivery.person().equals(who.id()))
+                .filter(delivery -> found.copy()
+                        .filter(copy -> copy.id().equals(delivery.copy()))
+                        .isPresent())
                 .findFirst()
                 .flatMap(Delivery::mail)
                 .orElseThrow(Problem::notFound);

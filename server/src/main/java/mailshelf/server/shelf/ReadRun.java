@@ -4,8 +4,10 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import mailshelf.core.delivery.CopyId;
 import mailshelf.core.delivery.DeliveryId;
 import mailshelf.core.delivery.DeliveryState;
 import mailshelf.core.delivery.IssueId;
@@ -36,6 +38,9 @@ import org.springframework.stereotype.Component;
 /** A run's own page: who got what, who did not and why, and what happens next. */
 @Component
 class ReadRun {
+    /** Nothing is to be done about these. */
+    private static final Set<DeliveryState> FINE = Set.of(DeliveryState.ACCEPTED, DeliveryState.NO_ROWS);
+
     private final Gate gate;
     private final Database database;
     private final Durable durable;
@@ -54,7 +59,8 @@ class ReadRun {
      * One on the list.
      *
      * @param words what became of it, in words
-     * @param delivery empty for somebody who was left out
+     * @param copy what he was sent, or would have been; empty for somebody who was left out
+     * @param delivery as the copy
      */
     record RunRecipient(
             PersonId person,
@@ -62,6 +68,7 @@ class ReadRun {
             String address,
             String words,
             boolean fine,
+            Optional<CopyId> copy,
             Optional<DeliveryId> delivery,
             boolean canBeTriedAgain,
             Optional<Instant> nextTry,
@@ -153,10 +160,15 @@ class ReadRun {
         if (run.state() == RunState.DUE) {
             return words.say("run.being-made");
         }
-        long accepted =
-                all.stream().filter(d -> d.state() == DeliveryState.ACCEPTED).count();
+        long accepted = count(all, DeliveryState.ACCEPTED);
+        long empty = count(all, DeliveryState.NO_ROWS);
         long open = all.stream().filter(d -> !d.state().isFinal()).count();
-        return words.say("run.delivered", accepted, all.size(), open);
+        return words.say("run.delivered", accepted, all.size() - empty, open)
+                + (empty == 0 ? "" : " " + words.say("run.no-rows", empty));
+    }
+
+    private static long count(List<Delivery> all, DeliveryState state) {
+        return all.stream().filter(delivery -> delivery.state() == state).count();
     }
 
     private static RunRecipient recipient(
@@ -175,7 +187,8 @@ class ReadRun {
                 recipient.name(),
                 recipient.address(),
                 said,
-                delivery.filter(d -> d.state() == DeliveryState.ACCEPTED).isPresent(),
+                delivery.filter(d -> FINE.contains(d.state())).isPresent(),
+                delivery.map(Delivery::copy),
                 delivery.map(Delivery::id),
                 delivery.filter(d -> d.state().canBeTriedAgain()).isPresent(),
                 delivery.filter(d -> d.state() == DeliveryState.TRYING_AGAIN).map(Delivery::nextTry),

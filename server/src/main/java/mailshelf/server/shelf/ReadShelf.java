@@ -39,6 +39,8 @@ class ReadShelf {
     private final SubscriptionStore subscriptions;
     private final ReportStore reports;
     private final IssueStore issues;
+    private final OpenCopies openCopies;
+    private final Spines spines;
     private final Describe describe;
     private final BusinessClock clock;
 
@@ -76,6 +78,8 @@ class ReadShelf {
             SubscriptionStore subscriptions,
             ReportStore reports,
             IssueStore issues,
+            OpenCopies openCopies,
+            Spines spines,
             Describe describe,
             BusinessClock clock) {
         this.gate = gate;
@@ -83,6 +87,8 @@ class ReadShelf {
         this.subscriptions = subscriptions;
         this.reports = reports;
         this.issues = issues;
+        this.openCopies = openCopies;
+        this.spines = spines;
         this.describe = describe;
         this.clock = clock;
     }
@@ -95,18 +101,27 @@ class ReadShelf {
             Map<IssueId, IssueStore.ShelfEntry> mine = new HashMap<>();
             issues.shelf(tx, who.id()).forEach(entry -> mine.put(entry.issue(), entry));
             List<Subscription> visible = visible(tx, who);
+            OpenCopies.Sight sight = openCopies.of(tx, who);
             Map<SubscriptionId, List<Issue>> bySubscription =
                     issues.since(tx, visible.stream().map(Subscription::id).toList(), from).stream()
                             .collect(Collectors.groupingBy(Issue::subscription));
             List<ShelfRow> rows = visible.stream()
                     .filter(subscription -> isWanted(who, scope, subscription, bySubscription, mine))
-                    .map(subscription ->
-                            row(tx, who, subscription, bySubscription.getOrDefault(subscription.id(), List.of()), mine))
+                    .map(subscription -> row(
+                            tx,
+                            who,
+                            subscription,
+                            spines.of(
+                                    sight,
+                                    who,
+                                    subscription,
+                                    bySubscription.getOrDefault(subscription.id(), List.of()),
+                                    mine)))
                     .filter(row -> !row.spines().isEmpty() || row.next().isPresent())
                     .sorted(Comparator.comparing(ShelfRow::group).thenComparing(ShelfRow::title))
                     .toList();
             Instant to = now.plus(Duration.ofDays(Math.max(7, days / 6)));
-            return new ShelfView(from, now, to, news(who, bySubscription, mine), rows);
+            return new ShelfView(from, now, to, news(sight, who, visible, bySubscription, mine), rows);
         });
     }
 
@@ -139,16 +154,12 @@ class ReadShelf {
         };
     }
 
-    private ShelfRow row(
-            Tx tx, Person who, Subscription subscription, List<Issue> some, Map<IssueId, IssueStore.ShelfEntry> mine) {
-        List<Spine> spines = some.stream()
-                .map(issue -> Spine.of(issue, Optional.ofNullable(mine.get(issue.id())), who))
-                .toList();
+    private ShelfRow row(Tx tx, Person who, Subscription subscription, List<Spine> spines) {
         boolean mayOpen = gate.isVisible(tx, gate.access(tx, who), who, subscription);
         return new ShelfRow(
                 subscription.id(),
                 subscription.terms().name(),
-                describe.sentence(tx, subscription.terms(), who),
+                describe.sentence(tx, subscription, who),
                 group(who, subscription, spines),
                 spines,
                 subscription.nextDue(),
@@ -171,12 +182,17 @@ class ReadShelf {
     }
 
     private static List<NewsPhrase> news(
-            Person who, Map<SubscriptionId, List<Issue>> bySubscription, Map<IssueId, IssueStore.ShelfEntry> mine) {
+            OpenCopies.Sight sight,
+            Person who,
+            List<Subscription> visible,
+            Map<SubscriptionId, List<Issue>> bySubscription,
+            Map<IssueId, IssueStore.ShelfEntry> mine) {
         Words words = Words.in(Languages.supported(who.locale()));
         List<Issue> unread = bySubscription.values().stream()
                 .flatMap(List::stream)
                 .filter(issue -> issue.made()
                         && mine.containsKey(issue.id())
+                        && !mine.get(issue.id()).copy().isEmpty()
                         && mine.get(issue.id()).readAt().isEmpty())
                 .sorted(Comparator.comparing(Issue::madeAt).reversed())
                 .toList();
@@ -186,7 +202,12 @@ class ReadShelf {
         for (int i = 0; i < told.size(); i++) {
             Issue issue = told.get(i);
             news.add(new NewsPhrase(i == 0 ? ": " : "; ", Optional.empty()));
-            String what = issue.headline().isEmpty() ? issue.name() : firstPart(issue.headline());
+            Subscription of = visible.stream()
+                    .filter(subscription -> subscription.id().equals(issue.subscription()))
+                    .findFirst()
+                    .orElseThrow();
+            String headline = Spines.headline(sight, of, issue, Optional.of(mine.get(issue.id())));
+            String what = headline.isEmpty() ? issue.name() : firstPart(headline);
             news.add(new NewsPhrase(words.say("news.item", issue.name(), what), Optional.of(issue.id())));
         }
         news.add(new NewsPhrase(".", Optional.empty()));

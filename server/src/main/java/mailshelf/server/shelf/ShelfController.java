@@ -1,6 +1,8 @@
 package mailshelf.server.shelf;
 
 import java.nio.charset.StandardCharsets;
+import java.util.Optional;
+import mailshelf.core.delivery.CopyId;
 import mailshelf.core.delivery.IssueId;
 import mailshelf.core.delivery.RunId;
 import mailshelf.core.rights.Person;
@@ -50,9 +52,10 @@ class ShelfController {
     ReadIssue.IssueView issue(
             Person who,
             @PathVariable IssueId id,
+            @RequestParam Optional<CopyId> copy,
             @RequestParam(defaultValue = "0") int page,
             @RequestParam(defaultValue = "608") double chartWidth) {
-        return readIssue.run(who, id, page, Math.max(280, Math.min(2400, chartWidth)));
+        return readIssue.run(who, id, copy, page, Math.max(280, Math.min(2400, chartWidth)));
     }
 
     @PutMapping("/issues/{id}/read")
@@ -62,8 +65,9 @@ class ShelfController {
     }
 
     @GetMapping("/issues/{id}/files/{sha256}")
-    ResponseEntity<byte[]> file(Person who, @PathVariable IssueId id, @PathVariable String sha256) {
-        ReadIssue.File file = readIssue.file(who, id, sha256);
+    ResponseEntity<byte[]> file(
+            Person who, @PathVariable IssueId id, @PathVariable String sha256, @RequestParam Optional<CopyId> copy) {
+        ReadIssue.File file = readIssue.file(who, id, copy, sha256);
         MediaType type = file.role().equals("pdf") ? MediaType.APPLICATION_PDF : MediaType.IMAGE_PNG;
         return download(file.content(), type, file.name());
     }

@@ -26,23 +26,32 @@ public record Spine(IssueId id, int number, State state, Instant at, String days
         UNDER_WAY
     }
 
-    /** @param entry where it was put on the reader's own shelf; one that was not is as good as read */
-    public static Spine of(Issue issue, Optional<IssueStore.ShelfEntry> entry, Person reader) {
+    /**
+     * @param entry where it was put on the reader's own shelf; one that was not is as good as read
+     * @param what its first figure, or why there is none
+     */
+    static Spine of(Issue issue, Optional<IssueStore.ShelfEntry> entry, String what, Person reader) {
         Words words = Words.in(Languages.supported(reader.locale()));
         String days = words.dates(reader.zone()).window(issue.window());
-        String what = issue.made() ? issue.headline() : issue.reason();
         return new Spine(
                 issue.id(),
                 issue.number().orElse(0),
                 state(issue, entry),
                 issue.dueAt(),
                 days,
-                words.say("spine.note", issue.number().orElse(0), days, what));
+                words.say(
+                        what.isEmpty() ? "spine.note.plain" : "spine.note",
+                        issue.number().orElse(0),
+                        days,
+                        what));
     }
 
     private static State state(Issue issue, Optional<IssueStore.ShelfEntry> entry) {
         if (!issue.made()) {
             return issue.runOutcome() == RunOutcome.FAILED ? State.FAILED : State.SKIPPED;
+        }
+        if (entry.filter(e -> e.copy().isEmpty()).isPresent()) {
+            return State.SKIPPED;
         }
         return switch (issue.runOutcome()) {
             case OPEN -> State.UNDER_WAY;

@@ -1,18 +1,21 @@
 package mailshelf.server.subscription;
 
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import mailshelf.core.Problem;
+import mailshelf.core.data.Viewer;
 import mailshelf.core.report.Definition;
 import mailshelf.core.rights.FolderId;
 import mailshelf.core.rights.Person;
 import mailshelf.core.rights.PersonId;
 import mailshelf.core.rights.Verb;
 import mailshelf.core.subscription.Part;
+import mailshelf.core.subscription.SeenAs;
 import mailshelf.core.subscription.State;
 import mailshelf.core.subscription.Subscription;
 import mailshelf.core.subscription.SubscriptionId;
@@ -20,11 +23,14 @@ import mailshelf.core.subscription.Terms;
 import mailshelf.core.time.FixedPeriod;
 import mailshelf.core.wording.OneLine;
 import mailshelf.core.wording.Words;
+import mailshelf.server.data.Viewers;
 import mailshelf.server.library.Definitions;
 import mailshelf.server.library.Filters;
 import mailshelf.server.rights.Gate;
 import mailshelf.store.Tx;
+import mailshelf.store.data.DataSet;
 import mailshelf.store.library.Report;
+import mailshelf.store.library.ReportStore;
 import mailshelf.store.people.PersonStore;
 import mailshelf.store.subscription.SubscriptionStore;
 import org.springframework.stereotype.Component;
@@ -36,15 +42,25 @@ class CheckTerms {
 
     private final Gate gate;
     private final Definitions definitions;
+    private final ReportStore reports;
+    private final Viewers viewers;
     private final PersonStore people;
     private final SubscriptionStore subscriptions;
 
     /** Something said under the part that it concerns. */
     record Note(Part part, String text, boolean serious) {}
 
-    CheckTerms(Gate gate, Definitions definitions, PersonStore people, SubscriptionStore subscriptions) {
+    CheckTerms(
+            Gate gate,
+            Definitions definitions,
+            ReportStore reports,
+            Viewers viewers,
+            PersonStore people,
+            SubscriptionStore subscriptions) {
         this.gate = gate;
         this.definitions = definitions;
+        this.reports = reports;
+        this.viewers = viewers;
         this.people = people;
         this.subscriptions = subscriptions;
     }
@@ -64,6 +80,20 @@ class CheckTerms {
             throw Problem.invalid("subscription.bad-name", OneLine.LONGEST_NAME);
         }
         requireAudience(tx, owner, report.folder(), terms.recipients());
+    }
+
+    /** Refuses to keep terms that would not be kept to: where data forbid the owner's view, each sees his own rows. */
+    void requireSeenAs(Tx tx, Terms terms) {
+        DataSet dataSet = dataSet(tx, terms);
+        if (terms.seenAs() != terms.seenAs(dataSet.ownerView())) {
+            throw Problem.invalid("subscription.no-owner-view", dataSet.name());
+        }
+    }
+
+    private DataSet dataSet(Tx tx, Terms terms) {
+        return definitions
+                .newest(tx, reports.find(tx, terms.report()).orElseThrow())
+                .dataSet();
     }
 
     /** Refuses pages and columns that the report does not have. */
@@ -93,8 +123,11 @@ class CheckTerms {
         }
     }
 
-    /** @param own the subscription that the terms belong to, if it is kept already */
-    List<Note> notes(Tx tx, Person who, Terms terms, Optional<SubscriptionId> own) {
+    /**
+     * @param owner whose subscription it is or becomes
+     * @param own the subscription that the terms belong to, if it is kept already
+     */
+    List<Note> notes(Tx tx, Person who, Person owner, Terms terms, Optional<SubscriptionId> own) {
         Words words = Describe.words(who);
         gate.readable(tx, who, terms.report());
         List<Note> notes = new ArrayList<>();
@@ -113,10 +146,29 @@ class CheckTerms {
                 doubled(tx, who, terms, other, words).ifPresent(notes::add);
             }
         }
+        seenAs(tx, terms, owner, found, words).ifPresent(notes::add);
         if (terms.period() instanceof FixedPeriod) {
             notes.add(new Note(Part.PERIOD, words.say("note.fixed-period"), false));
         }
         return notes;
+    }
+
+    /** Said of those who would be sent nothing, since there are no rows that they may see. */
+    private Optional<Note> seenAs(Tx tx, Terms terms, Person owner, Map<PersonId, Person> recipients, Words words) {
+        DataSet dataSet = dataSet(tx, terms);
+        boolean asOwner = terms.seenAs(dataSet.ownerView()) == SeenAs.OWNER;
+        Collection<Person> seers = asOwner ? List.of(owner) : recipients.values();
+        Map<PersonId, Viewer> views = viewers.of(tx, seers, viewers.inForce(tx, dataSet));
+        List<String> blind = seers.stream()
+                .filter(person -> views.get(person.id()).seesNothing())
+                .map(Person::name)
+                .toList();
+        return blind.isEmpty()
+                ? Optional.empty()
+                : Optional.of(new Note(
+                        Part.SEEN_AS,
+                        words.say(asOwner ? "note.owner-sees-nothing" : "note.sees-nothing", words.shortList(blind, 3)),
+                        true));
     }
 
     /** Said only of subscriptions that the reader may see anyway. */

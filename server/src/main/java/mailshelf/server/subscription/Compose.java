@@ -9,6 +9,7 @@ import mailshelf.core.letter.Letter;
 import mailshelf.core.rights.Person;
 import mailshelf.core.rights.PersonId;
 import mailshelf.core.subscription.Part;
+import mailshelf.core.subscription.SeenAs;
 import mailshelf.core.subscription.Sentence;
 import mailshelf.core.subscription.SubscriptionId;
 import mailshelf.core.subscription.Terms;
@@ -19,6 +20,7 @@ import mailshelf.render.paper.SheetSvgs;
 import mailshelf.server.HouseSettings;
 import mailshelf.server.clock.BusinessClock;
 import mailshelf.server.data.Tables;
+import mailshelf.server.data.Viewers;
 import mailshelf.server.delivery.Edition;
 import mailshelf.server.delivery.MailBodies;
 import mailshelf.server.delivery.MakeEdition;
@@ -39,6 +41,7 @@ class Compose {
     private final PersonStore people;
     private final Definitions definitions;
     private final Tables tables;
+    private final Viewers viewers;
     private final MakeEdition makeEdition;
     private final LetterWriter letters;
     private final Describe describe;
@@ -62,6 +65,7 @@ class Compose {
     /** @param sheets each a drawing of one sheet */
     record FilePreview(List<String> sheets, int sizeBytes, String size) {}
 
+    /** @param withheld why the recipient's copy is not shown to the composer; "" where it is */
     record Composed(
             List<Sentence.Phrase> sentence,
             List<Part> missing,
@@ -69,11 +73,22 @@ class Compose {
             List<Send> sends,
             String daysNow,
             long rows,
+            String withheld,
             Optional<MailPreview> mail,
             Optional<FilePreview> pdf) {}
 
+    /**
+     * @param as whose mail is shown
+     * @param shown whose rows it shows
+     * @param withheld why it is not shown: those are more than the composer himself may see
+     */
     private record Found(
-            Person as, Definitions.Published published, List<Sentence.Phrase> sentence, List<CheckTerms.Note> notes) {}
+            Person as,
+            Definitions.Published published,
+            Viewer shown,
+            String withheld,
+            List<Sentence.Phrase> sentence,
+            List<CheckTerms.Note> notes) {}
 
     Compose(
             Gate gate,
@@ -81,6 +96,7 @@ class Compose {
             PersonStore people,
             Definitions definitions,
             Tables tables,
+            Viewers viewers,
             MakeEdition makeEdition,
             LetterWriter letters,
             Describe describe,
@@ -92,6 +108,7 @@ class Compose {
         this.people = people;
         this.definitions = definitions;
         this.tables = tables;
+        this.viewers = viewers;
         this.makeEdition = makeEdition;
         this.letters = letters;
         this.describe = describe;
@@ -105,64 +122,74 @@ class Compose {
         Found found = find(who, draft);
         Instant now = clock.instant();
         Words words = Describe.words(who);
-        if (terms.pages().isEmpty()) {
-            return new Composed(
-                    found.sentence(),
-                    terms.missing(),
-                    found.notes(),
-                    sends(terms, now, words),
-                    days(terms, now, words),
-                    0,
-                    Optional.empty(),
-                    Optional.empty());
-        }
-        Edition edition = edition(who, draft.terms(), found.published(), now);
+        Optional<Edition> edition = terms.pages().isEmpty() || !found.withheld().isEmpty()
+                ? Optional.empty()
+                : Optional.of(edition(terms, found, now));
         return new Composed(
                 found.sentence(),
                 terms.missing(),
                 found.notes(),
                 sends(terms, now, words),
                 days(terms, now, words),
-                edition.models().get(0).rows(),
-                Optional.of(mail(who, draft, found.as(), edition, now)),
-                edition.pdf()
-                        .map(pdf -> new FilePreview(
-                                SheetSvgs.of(edition.pages(), edition.running(), edition.words()),
-                                pdf.length,
-                                words.figures().size(pdf.length))));
+                edition.map(made -> made.models().get(0).rows()).orElse(0L),
+                found.withheld(),
+                edition.map(made -> mail(who, draft, found.as(), made, now)),
+                edition.flatMap(made -> made.pdf().map(pdf -> file(made, pdf, words))));
+    }
+
+    private static FilePreview file(Edition edition, byte[] pdf, Words words) {
+        return new FilePreview(
+                SheetSvgs.of(edition.pages(), edition.running(), edition.words()),
+                pdf.length,
+                words.figures().size(pdf.length));
     }
 
     /** The PDF that a trial made in the same minute attaches, byte for byte. */
     byte[] pdf(Person who, Draft draft) {
         Found found = find(who, draft);
-        return edition(who, draft.terms(), found.published(), clock.instant())
-                .pdf()
-                .orElseThrow(Problem::notFound);
+        if (!found.withheld().isEmpty()) {
+            throw new Problem(
+                    Problem.Kind.FORBIDDEN,
+                    "subscription.copy-not-yours",
+                    found.as().name());
+        }
+        return edition(draft.terms(), found, clock.instant()).pdf().orElseThrow(Problem::notFound);
     }
 
     private Found find(Person who, Draft draft) {
         return database.inTransaction(tx -> {
-            var report = gate.readable(tx, who, draft.terms().report());
+            Terms terms = draft.terms();
+            var report = gate.readable(tx, who, terms.report());
             Definitions.Published published = definitions.newest(tx, report);
-            check.requireOffered(draft.terms(), published.definition());
+            check.requireOffered(terms, published.definition());
             Person as = draft.as()
-                    .filter(id -> draft.terms().recipients().contains(id))
+                    .filter(id -> terms.recipients().contains(id))
                     .flatMap(id -> people.find(tx, id))
                     .orElse(who);
+            Person owner = draft.own()
+                    .map(id -> gate.visible(tx, who, id).owner())
+                    .flatMap(id -> people.find(tx, id))
+                    .orElse(who);
+            Person seer = terms.seenAs(published.dataSet().ownerView()) == SeenAs.OWNER ? owner : as;
+            Viewer shown = viewers.of(tx, seer, published.dataSet());
+            boolean mayShow = viewers.of(tx, who, published.dataSet()).covers(shown.allowed());
             return new Found(
                     as,
                     published,
-                    describe.phrases(tx, draft.terms(), who),
-                    check.notes(tx, who, draft.terms(), draft.own()));
+                    shown,
+                    mayShow ? "" : Describe.words(who).say("preview.withheld", seer.name()),
+                    describe.phrases(tx, terms, owner.id(), who),
+                    check.notes(tx, who, owner, terms, draft.own()));
         });
     }
 
-    private Edition edition(Person who, Terms terms, Definitions.Published published, Instant now) {
+    private Edition edition(Terms terms, Found found, Instant now) {
+        Tables.Loaded loaded = tables.newest(found.published().dataSet());
         MakeEdition.Order order = new MakeEdition.Order(
                 terms,
-                published.definition(),
-                tables.newest(published.dataSet()),
-                new Viewer(who.id(), List.of()),
+                found.published().definition(),
+                loaded.seenBy(found.shown()),
+                loaded.freshness(),
                 now,
                 now,
                 Optional.empty());

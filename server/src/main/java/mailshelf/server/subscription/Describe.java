@@ -1,18 +1,22 @@
 package mailshelf.server.subscription;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
-import mailshelf.core.report.Definition;
+import mailshelf.core.data.RowRule;
 import mailshelf.core.rights.Person;
 import mailshelf.core.rights.PersonId;
+import mailshelf.core.subscription.SeenAs;
 import mailshelf.core.subscription.Sentence;
+import mailshelf.core.subscription.Subscription;
 import mailshelf.core.subscription.Terms;
 import mailshelf.core.wording.Words;
 import mailshelf.server.http.Languages;
 import mailshelf.server.library.Definitions;
 import mailshelf.store.Tx;
+import mailshelf.store.data.DataSetStore;
 import mailshelf.store.library.ReportStore;
 import mailshelf.store.people.PersonStore;
 import org.springframework.stereotype.Component;
@@ -22,38 +26,51 @@ import org.springframework.stereotype.Component;
 public class Describe {
     private final ReportStore reports;
     private final Definitions definitions;
+    private final DataSetStore dataSets;
     private final PersonStore people;
 
-    Describe(ReportStore reports, Definitions definitions, PersonStore people) {
+    Describe(ReportStore reports, Definitions definitions, DataSetStore dataSets, PersonStore people) {
         this.reports = reports;
         this.definitions = definitions;
+        this.dataSets = dataSets;
         this.people = people;
     }
 
-    public String sentence(Tx tx, Terms terms, Person reader) {
-        return Sentence.text(terms, facts(tx, terms, Optional.of(reader.id())), words(reader));
+    public String sentence(Tx tx, Subscription subscription, Person reader) {
+        return sentence(tx, subscription.terms(), subscription.owner(), reader);
     }
 
-    String fullSentence(Tx tx, Terms terms, Person reader) {
-        return Sentence.fullText(terms, facts(tx, terms, Optional.of(reader.id())), words(reader));
+    String sentence(Tx tx, Terms terms, PersonId owner, Person reader) {
+        return Sentence.text(terms, facts(tx, terms, owner, Optional.of(reader.id())), words(reader));
+    }
+
+    String fullSentence(Tx tx, Subscription subscription, Person reader) {
+        Terms terms = subscription.terms();
+        Sentence.Facts facts = facts(tx, terms, subscription.owner(), Optional.of(reader.id()));
+        return Sentence.fullText(terms, facts, words(reader));
     }
 
     /** As the audit trail keeps it: whole, and with nobody as "me". */
-    String record(Tx tx, Terms terms, Person by) {
-        return Sentence.fullText(terms, facts(tx, terms, Optional.empty()), words(by));
+    String record(Tx tx, Terms terms, PersonId owner, Person by) {
+        return Sentence.fullText(terms, facts(tx, terms, owner, Optional.empty()), words(by));
     }
 
-    List<Sentence.Phrase> phrases(Tx tx, Terms terms, Person reader) {
-        return Sentence.of(terms, facts(tx, terms, Optional.of(reader.id())), words(reader));
+    List<Sentence.Phrase> phrases(Tx tx, Terms terms, PersonId owner, Person reader) {
+        return Sentence.of(terms, facts(tx, terms, owner, Optional.of(reader.id())), words(reader));
     }
 
-    private Sentence.Facts facts(Tx tx, Terms terms, Optional<PersonId> reader) {
-        Definition definition = definitions
-                .newest(tx, reports.find(tx, terms.report()).orElseThrow())
-                .definition();
-        Map<PersonId, String> names = people.find(tx, terms.recipients()).values().stream()
-                .collect(Collectors.toMap(Person::id, Person::name));
-        return new Sentence.Facts(definition, names, reader);
+    private Sentence.Facts facts(Tx tx, Terms terms, PersonId owner, Optional<PersonId> reader) {
+        Definitions.Published published =
+                definitions.newest(tx, reports.find(tx, terms.report()).orElseThrow());
+        List<PersonId> named = new ArrayList<>(terms.recipients());
+        named.add(owner);
+        Map<PersonId, String> names =
+                people.find(tx, named).values().stream().collect(Collectors.toMap(Person::id, Person::name));
+        List<String> ruled = dataSets.rowRules(tx, published.dataSet().id()).stream()
+                .map(RowRule::column)
+                .toList();
+        SeenAs seenAs = terms.seenAs(published.dataSet().ownerView());
+        return new Sentence.Facts(published.definition(), ruled, seenAs, owner, names, reader);
     }
 
     static Words words(Person reader) {

@@ -66,12 +66,13 @@ class KeepSubscription {
         Instant now = clock.instant();
         SubscriptionId id = database.inTransaction(tx -> {
             check.require(tx, who, terms);
+            check.requireSeenAs(tx, terms);
             Subscription draft =
                     new Subscription(new SubscriptionId(0), who.id(), State.DRAFT, "", 1, terms, Optional.empty());
             SubscriptionId made = subscriptions.insert(tx, start ? draft.start(now) : draft, now);
             Act act = start ? Act.SUBSCRIPTION_STARTED : Act.SUBSCRIPTION_MADE;
             Thing thing = Thing.of(Thing.Kind.SUBSCRIPTION, made, terms.name());
-            audit.keep(tx, who, act, thing, "", describe.record(tx, terms, who));
+            audit.keep(tx, who, act, thing, "", describe.record(tx, terms, who.id(), who));
             return made;
         });
         settle();
@@ -88,6 +89,7 @@ class KeepSubscription {
                         before.terms().name());
             }
             check.require(tx, owner(tx, before), terms);
+            check.requireSeenAs(tx, terms);
             terms.recipients().stream()
                     .filter(person -> !before.terms().recipients().contains(person))
                     .forEach(person -> subscriptions.comeBack(tx, id, person));
@@ -171,8 +173,8 @@ class KeepSubscription {
                     who,
                     act,
                     Thing.of(after),
-                    changed ? describe.record(tx, before.terms(), who) : "",
-                    changed ? describe.record(tx, after.terms(), who) : after.pausedBecause());
+                    changed ? describe.record(tx, before.terms(), before.owner(), who) : "",
+                    changed ? describe.record(tx, after.terms(), after.owner(), who) : after.pausedBecause());
         });
         settle();
     }

@@ -18,6 +18,7 @@ import mailshelf.server.clock.BusinessClock;
 import mailshelf.server.delivery.Audience;
 import mailshelf.server.rights.Gate;
 import mailshelf.server.shelf.Spine;
+import mailshelf.server.shelf.Spines;
 import mailshelf.store.Database;
 import mailshelf.store.Tx;
 import mailshelf.store.delivery.RunStore;
@@ -39,6 +40,7 @@ class ReadSubscriptions {
     private final IssueStore issues;
     private final RunStore runs;
     private final Audience audience;
+    private final Spines spines;
     private final Describe describe;
     private final BusinessClock clock;
 
@@ -87,6 +89,7 @@ class ReadSubscriptions {
             IssueStore issues,
             RunStore runs,
             Audience audience,
+            Spines spines,
             Describe describe,
             BusinessClock clock) {
         this.gate = gate;
@@ -96,6 +99,7 @@ class ReadSubscriptions {
         this.issues = issues;
         this.runs = runs;
         this.audience = audience;
+        this.spines = spines;
         this.describe = describe;
         this.clock = clock;
     }
@@ -134,14 +138,14 @@ class ReadSubscriptions {
             Subscription subscription = gate.visible(tx, who, id);
             return new SubscriptionView(
                     line(tx, who, subscription),
-                    describe.fullSentence(tx, subscription.terms(), who),
+                    describe.fullSentence(tx, subscription, who),
                     subscription.version(),
                     subscription.terms(),
                     audience.of(tx, subscription).stream()
                             .map(r -> recipient(who, r))
                             .toList(),
                     subscriptions.versions(tx, id).stream()
-                            .map(v -> version(tx, who, v))
+                            .map(v -> version(tx, who, subscription.owner(), v))
                             .toList(),
                     runs.ofSubscription(tx, id, RUNS).stream()
                             .filter(run -> !run.trigger().isTrial()
@@ -161,14 +165,13 @@ class ReadSubscriptions {
     }
 
     private SubscriptionLine line(Tx tx, Person who, Subscription subscription) {
-        List<Spine> spines = new ArrayList<>(issues.newest(tx, subscription.id(), SPINES).stream()
-                .map(issue -> Spine.of(issue, issues.shelfEntry(tx, who.id(), issue.id()), who))
-                .toList());
+        List<Spine> spines =
+                new ArrayList<>(this.spines.of(tx, who, subscription, issues.newest(tx, subscription.id(), SPINES)));
         Collections.reverse(spines);
         return new SubscriptionLine(
                 subscription.id(),
                 subscription.terms().name(),
-                describe.sentence(tx, subscription.terms(), who),
+                describe.sentence(tx, subscription, who),
                 subscription.state(),
                 subscription.pausedBecause(),
                 people.find(tx, subscription.owner()).orElseThrow().name(),
@@ -187,11 +190,11 @@ class ReadSubscriptions {
                 Describe.words(who).say("inclusion." + r.inclusion().name()));
     }
 
-    private VersionView version(Tx tx, Person who, SubscriptionStore.Version version) {
+    private VersionView version(Tx tx, Person who, PersonId owner, SubscriptionStore.Version version) {
         return new VersionView(
                 version.no(),
                 people.find(tx, version.by()).orElseThrow().name(),
                 version.at(),
-                describe.sentence(tx, version.terms(), who));
+                describe.sentence(tx, version.terms(), owner, who));
     }
 }

@@ -1,6 +1,7 @@
 package mailshelf.store.data;
 
 import java.util.List;
+import java.util.Optional;
 import mailshelf.core.data.Column;
 import mailshelf.core.data.DataSetId;
 import mailshelf.core.rights.FolderId;
@@ -9,5 +10,13 @@ import mailshelf.core.rights.FolderId;
  * Typed columns under a name; its rows come by loads.
  *
  * @param folder who may publish there may load it, who may see that may make reports of it
+ * @param dateColumn by which its rows are sorted and periods are cut; mapping tables have none
+ * @param ownerView whether issues may show everybody on a list what their owner may see
  */
-public record DataSet(DataSetId id, FolderId folder, String name, List<Column> columns, String dateColumn) {}
+public record DataSet(
+        DataSetId id,
+        FolderId folder,
+        String name,
+        List<Column> columns,
+        Optional<String> dateColumn,
+        boolean ownerView) {}

@@ -7,6 +7,7 @@ import java.util.Optional;
 import mailshelf.core.data.Column;
 import mailshelf.core.data.DataSetId;
 import mailshelf.core.data.LoadId;
+import mailshelf.core.data.RowRule;
 import mailshelf.core.json.CoreJson;
 import mailshelf.core.rights.FolderId;
 import mailshelf.store.Row;
@@ -14,7 +15,7 @@ import mailshelf.store.Tx;
 
 /** Data sets and the record of their loads; the rows themselves are files. */
 public final class DataSetStore {
-    private static final String DATA_SET = "SELECT id, folder, name, columns, date_column FROM data_set";
+    private static final String DATA_SET = "SELECT id, folder, name, columns, date_column, owner_view FROM data_set";
     private static final String LOAD = "SELECT id, data_set, no, sha256, row_count, figures_to, loaded_at FROM load";
 
     private static DataSet dataSet(Row row) {
@@ -23,7 +24,8 @@ public final class DataSetStore {
                 new FolderId(row.number("folder")),
                 row.text("name"),
                 List.of(CoreJson.read(row.text("columns"), Column[].class)),
-                row.text("date_column"));
+                row.optionalText("date_column"),
+                row.flag("owner_view"));
     }
 
     private static Load load(Row row) {
@@ -49,13 +51,39 @@ public final class DataSetStore {
         return tx.one(DATA_SET + " WHERE name = ?", DataSetStore::dataSet, name);
     }
 
-    public DataSetId insert(Tx tx, FolderId folder, String name, List<Column> columns, String dateColumn) {
+    public DataSetId insert(Tx tx, FolderId folder, String name, List<Column> columns, Optional<String> dateColumn) {
         return new DataSetId(tx.insert(
                 "INSERT INTO data_set (folder, name, columns, date_column) VALUES (?, ?, ?, ?)",
                 folder,
                 name,
                 CoreJson.write(columns),
                 dateColumn));
+    }
+
+    public List<RowRule> rowRules(Tx tx, DataSetId dataSet) {
+        return tx.list(
+                """
+                SELECT column_name, mapping, who_column, values_column
+                  FROM row_rule
+                 WHERE data_set = ?
+                 ORDER BY column_name""",
+                row -> new RowRule(
+                        row.text("column_name"),
+                        new DataSetId(row.number("mapping")),
+                        row.text("who_column"),
+                        row.text("values_column")),
+                dataSet);
+    }
+
+    /** Takes the place of all rules that there were. */
+    public void rule(Tx tx, DataSetId dataSet, List<RowRule> rules, boolean ownerView) {
+        tx.update("UPDATE data_set SET owner_view = ? WHERE id = ?", ownerView, dataSet);
+        tx.update("DELETE FROM row_rule WHERE data_set = ?", dataSet);
+        tx.updateEach(
+                "INSERT INTO row_rule (data_set, column_name, mapping, who_column, values_column) VALUES (?, ?, ?, ?, ?)",
+                rules.stream()
+                        .map(rule -> new Object[] {dataSet, rule.column(), rule.mapping(), rule.who(), rule.values()})
+                        .toList());
     }
 
     public Optional<Load> newestLoad(Tx tx, DataSetId dataSet) {

@@ -51,19 +51,27 @@ public final class DeliveryStore {
                 row.instant("next_try"));
     }
 
-    /** Puts a copy for each of a run's recipients in the outbox; its Message-ID is made from the delivery. */
-    public void insert(
-            Tx tx, RunId run, List<RunRecipientId> recipients, CopyId copy, String mailDomain, Instant firstTry) {
+    /**
+     * A mail to be: to whom, with what.
+     *
+     * @param state waiting, or the reason why it is not sent at all
+     */
+    public record Planned(RunRecipientId recipient, CopyId copy, DeliveryState state) {}
+
+    /** Puts mails in the outbox; the Message-ID of each is made from its recipient. */
+    public void insert(Tx tx, RunId run, List<Planned> mails, String mailDomain, Instant firstTry) {
         tx.updateEach(
                 """
                 INSERT INTO delivery (run, run_recipient, destination, copy, message_id, state, attempts, next_try)
-                VALUES (?, ?, 'MAIL', ?, ?, 'WAITING', 0, ?)""",
-                recipients.stream()
-                        .map(recipient -> new Object[] {
+                VALUES (?, ?, 'MAIL', ?, ?, ?, 0, ?)""",
+                mails.stream()
+                        .map(mail -> new Object[] {
                             run,
-                            recipient,
-                            copy,
-                            "<run-" + run.value() + ".recipient-" + recipient.value() + "@" + mailDomain + ">",
+                            mail.recipient(),
+                            mail.copy(),
+                            "<run-" + run.value() + ".recipient-"
+                                    + mail.recipient().value() + "@" + mailDomain + ">",
+                            mail.state(),
                             firstTry
                         })
                         .toList());

@@ -132,6 +132,20 @@ public final class PersonStore {
                 .toList();
     }
 
+    /** The names of the groups that people are in. */
+    public Map<PersonId, List<String>> groupNames(Tx tx, Collection<Person> some) {
+        record Membership(PersonId person, String group) {}
+        Where where = new Where().in("m.person", some.stream().map(Person::id).toList());
+        return tx
+                .list(
+                        "SELECT m.person, g.name FROM membership m JOIN grp g ON g.id = m.grp" + where.sql(),
+                        row -> new Membership(new PersonId(row.number("person")), row.text("name")),
+                        where.values())
+                .stream()
+                .collect(Collectors.groupingBy(
+                        Membership::person, Collectors.mapping(Membership::group, Collectors.toList())));
+    }
+
     public List<Group> groups(Tx tx) {
         return tx.list(
                 "SELECT id, name FROM grp ORDER BY name",

@@ -3,14 +3,18 @@ package mailshelf.store.shelf;
 import java.time.Instant;
 import java.util.Collection;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import mailshelf.core.data.Allowed;
 import mailshelf.core.delivery.CopyId;
 import mailshelf.core.delivery.IssueId;
 import mailshelf.core.delivery.RunId;
 import mailshelf.core.delivery.RunOutcome;
 import mailshelf.core.delivery.RunState;
+import mailshelf.core.json.CoreJson;
 import mailshelf.core.report.ReportId;
 import mailshelf.core.rights.PersonId;
+import mailshelf.core.subscription.SeenAs;
 import mailshelf.core.subscription.SubscriptionId;
 import mailshelf.core.time.Window;
 import mailshelf.store.Row;
@@ -27,13 +31,19 @@ public final class IssueStore {
               FROM issue i
               JOIN run r ON r.id = i.run
             """;
+    private static final String COPY = "SELECT id, seen_as, allowed, is_empty, headline FROM copy";
+    private static final String ENTRY = """
+            SELECT e.person, e.issue, e.read_at, c.id, c.seen_as, c.allowed, c.is_empty, c.headline
+              FROM shelf_entry e
+              JOIN copy c ON c.id = e.copy
+             WHERE e.person = ?""";
     private static final String MADE = "MADE";
 
     /** A file of a copy: its role (pdf, picture, figures), name for people, and checksum. */
     public record CopyFile(String role, String name, String sha256, long sizeBytes) {}
 
     /** Something put on a person's shelf. */
-    public record ShelfEntry(PersonId person, IssueId issue, CopyId copy, Optional<Instant> readAt) {}
+    public record ShelfEntry(PersonId person, IssueId issue, Copy copy, Optional<Instant> readAt) {}
 
     private static Issue issue(Row row) {
         return new Issue(
@@ -111,22 +121,42 @@ public final class IssueStore {
                 issue.previousSha()));
     }
 
-    public CopyId insertCopy(Tx tx, IssueId issue, String contentKey, List<CopyFile> files) {
-        CopyId copy = new CopyId(tx.insert("INSERT INTO copy (issue, content_key) VALUES (?, ?)", issue, contentKey));
-        for (CopyFile file : files) {
-            tx.update(
-                    "INSERT INTO copy_file (copy, role, name, sha256, size_bytes) VALUES (?, ?, ?, ?, ?)",
-                    copy,
-                    file.role(),
-                    file.name(),
-                    file.sha256(),
-                    file.sizeBytes());
-        }
-        return copy;
+    /** @param copy its id is not looked at */
+    public CopyId insertCopy(Tx tx, IssueId issue, String contentKey, Copy copy, List<CopyFile> files) {
+        CopyId id = new CopyId(tx.insert(
+                """
+                INSERT INTO copy (issue, content_key, seen_as, allowed, is_empty, headline)
+                VALUES (?, ?, ?, ?, ?, ?)""",
+                issue,
+                contentKey,
+                copy.seenAs(),
+                CoreJson.write(copy.allowed()),
+                copy.isEmpty(),
+                copy.headline()));
+        tx.updateEach(
+                "INSERT INTO copy_file (copy, role, name, sha256, size_bytes) VALUES (?, ?, ?, ?, ?)",
+                files.stream()
+                        .map(file -> new Object[] {id, file.role(), file.name(), file.sha256(), file.sizeBytes()})
+                        .toList());
+        return id;
     }
 
-    public List<CopyId> copies(Tx tx, IssueId issue) {
-        return tx.list("SELECT id FROM copy WHERE issue = ? ORDER BY id", row -> new CopyId(row.number("id")), issue);
+    private static Copy copy(Row row) {
+        return new Copy(
+                new CopyId(row.number("id")),
+                row.choice("seen_as", SeenAs.class),
+                List.of(CoreJson.read(row.text("allowed"), Allowed[].class)),
+                row.flag("is_empty"),
+                row.text("headline"));
+    }
+
+    /** All copies of an issue, in the order in which they were made. */
+    public List<Copy> copies(Tx tx, IssueId issue) {
+        return tx.list(COPY + " WHERE issue = ? ORDER BY id", IssueStore::copy, issue);
+    }
+
+    public Optional<Copy> copy(Tx tx, IssueId issue, CopyId id) {
+        return tx.one(COPY + " WHERE issue = ? AND id = ?", IssueStore::copy, issue, id);
     }
 
     public List<CopyFile> files(Tx tx, CopyId copy) {
@@ -187,34 +217,28 @@ public final class IssueStore {
                         new PersonId(row.number("person")), new ReportId(row.number("report")), row.number("issues")));
     }
 
-    public void putOnShelves(Tx tx, List<PersonId> people, IssueId issue, CopyId copy) {
+    /** @param copies each person's copy */
+    public void putOnShelves(Tx tx, IssueId issue, Map<PersonId, CopyId> copies) {
         tx.updateEach(
                 "INSERT INTO shelf_entry (person, issue, copy) VALUES (?, ?, ?)",
-                people.stream()
-                        .map(person -> new Object[] {person, issue, copy})
+                copies.entrySet().stream()
+                        .map(entry -> new Object[] {entry.getKey(), issue, entry.getValue()})
                         .toList());
     }
 
     public List<ShelfEntry> shelf(Tx tx, PersonId person) {
-        return tx.list(
-                "SELECT person, issue, copy, read_at FROM shelf_entry WHERE person = ?",
-                IssueStore::shelfEntry,
-                person);
+        return tx.list(ENTRY, IssueStore::shelfEntry, person);
     }
 
     public Optional<ShelfEntry> shelfEntry(Tx tx, PersonId person, IssueId issue) {
-        return tx.one(
-                "SELECT person, issue, copy, read_at FROM shelf_entry WHERE person = ? AND issue = ?",
-                IssueStore::shelfEntry,
-                person,
-                issue);
+        return tx.one(ENTRY + " AND e.issue = ?", IssueStore::shelfEntry, person, issue);
     }
 
     private static ShelfEntry shelfEntry(Row row) {
         return new ShelfEntry(
                 new PersonId(row.number("person")),
                 new IssueId(row.number("issue")),
-                new CopyId(row.number("copy")),
+                copy(row),
                 row.optionalInstant("read_at"));
     }
 

@@ -119,7 +119,8 @@ class ArchiveTest {
 
         assertThat(archive.read(named.get(0))).isEqualTo(first.content());
         assertThat(archive.read(more.get(0))).isEqualTo(second.content());
-        assertThat(new TarReader(archive.folder().resolve(volume)).faults()).isEmpty();
+        assertThat(TarReader.read(archive.folder().resolve(volume), (name, content) -> {}))
+                .isEmpty();
     }
 
     @Test
@@ -195,7 +196,7 @@ class ArchiveTest {
     }
 
     private static Part manifest(int number, Optional<String> previous, Part pdf) {
-        var parts = List.of(new Manifest.Part("pdf", "report.pdf", pdf.sha256(), pdf.content().length));
+        var parts = List.of(new Manifest.Part(1, "pdf", "report.pdf", pdf.sha256(), pdf.content().length));
         var manifest = new Manifest(
                 1,
                 12,
@@ -210,7 +211,8 @@ class ArchiveTest {
                 "2026-11-16",
                 "2026-11-22",
                 List.of(),
-                new Manifest.Sources("sailings", 3, "Cancelled sailings", 1, 1),
+                new Manifest.Sources("sailings", 3, "Cancelled sailings", 1, 1, List.of()),
+                List.of(),
                 parts,
                 List.of(),
                 previous);

@@ -14,6 +14,7 @@ import mailshelf.core.delivery.DeliveryState;
 import mailshelf.core.delivery.DeliveryStep;
 import mailshelf.core.delivery.RunId;
 import mailshelf.core.delivery.RunOutcome;
+import mailshelf.core.delivery.RunRecipientId;
 import mailshelf.core.delivery.RunState;
 import mailshelf.core.delivery.Trigger;
 import mailshelf.core.rights.Person;
@@ -138,8 +139,10 @@ class ClaimTest {
     private void deliver() {
         database.doInTransaction(tx -> {
             var issue = house.issue(tx, run, 1, NOW);
-            CopyId copy = new IssueStore().insertCopy(tx, issue, "1".repeat(64), List.of());
-            deliveries.insert(tx, run, List.of(runs.recipients(tx, run).get(0).id()), copy, "shelf.example", NOW);
+            CopyId copy = new IssueStore().insertCopy(tx, issue, "1".repeat(64), OneSubscription.copy(), List.of());
+            RunRecipientId first = runs.recipients(tx, run).get(0).id();
+            var mail = new DeliveryStore.Planned(first, copy, DeliveryState.WAITING);
+            deliveries.insert(tx, run, List.of(mail), "shelf.example", NOW);
         });
     }
 

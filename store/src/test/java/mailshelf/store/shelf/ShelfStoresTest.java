@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.nio.file.Path;
 import java.time.Instant;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.TimeUnit;
@@ -165,12 +166,14 @@ class ShelfStoresTest {
         database.doInTransaction(tx -> {
             IssueId issue = issue(tx, 1);
             var file = new IssueStore.CopyFile("pdf", "Cancelled.pdf", "b".repeat(64), 71_000);
-            CopyId copy = issues.insertCopy(tx, issue, "1".repeat(64), List.of(file));
-            issues.putOnShelves(tx, List.of(ida.id()), issue, copy);
+            CopyId copy = issues.insertCopy(tx, issue, "1".repeat(64), OneSubscription.copy(), List.of(file));
+            issues.putOnShelves(tx, issue, Map.of(ida.id(), copy));
 
             assertThat(issues.files(tx, copy)).containsExactly(file);
-            assertThat(issues.copies(tx, issue)).containsExactly(copy);
-            assertThat(issues.shelf(tx, ida.id())).hasSize(1);
+            assertThat(issues.copies(tx, issue)).extracting(Copy::id).containsExactly(copy);
+            assertThat(issues.shelf(tx, ida.id()))
+                    .extracting(entry -> entry.copy().headline())
+                    .containsExactly("Cancelled 33");
             assertThat(issues.shelfEntry(tx, ida.id(), issue).orElseThrow().readAt())
                     .isEmpty();
             issues.setRead(tx, ida.id(), issue, Optional.of(NOW));

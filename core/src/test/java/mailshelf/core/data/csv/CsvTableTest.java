@@ -7,6 +7,7 @@ import java.io.StringReader;
 import java.io.StringWriter;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import mailshelf.core.Problem;
 import mailshelf.core.data.Column;
 import mailshelf.core.data.Table;
@@ -62,7 +63,7 @@ class CsvTableTest {
     }
 
     static Table read(String csv) {
-        TableBuilder builder = new TableBuilder(COLUMNS, "date");
+        TableBuilder builder = new TableBuilder(COLUMNS, Optional.of("date"));
         CsvTable.read(new StringReader(csv), CsvForm.PLAIN, COLUMNS, builder);
         return builder.build();
     }

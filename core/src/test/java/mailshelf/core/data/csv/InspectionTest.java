@@ -9,6 +9,7 @@ import java.io.StringReader;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import mailshelf.core.Problem;
 import mailshelf.core.data.Column;
 import mailshelf.core.data.ColumnType;
@@ -127,7 +128,8 @@ class InspectionTest {
         mixed[mixed.length - 2] = (byte) 0xE5;
         var reader = new InputStreamReader(new ByteArrayInputStream(mixed), StandardCharsets.UTF_8.newDecoder());
 
-        assertThatThrownBy(() -> CsvTable.read(reader, CsvForm.PLAIN, COLUMNS, new TableBuilder(COLUMNS, "day")))
+        assertThatThrownBy(() ->
+                        CsvTable.read(reader, CsvForm.PLAIN, COLUMNS, new TableBuilder(COLUMNS, Optional.of("day"))))
                 .isInstanceOf(Problem.class)
                 .hasMessageContaining("data.bad-encoding");
     }
@@ -146,7 +148,7 @@ class InspectionTest {
     private static final List<Column> COLUMNS = List.of(Column.date("day"), Column.number("n", 2));
 
     private static Table read(String csv, CsvForm form) {
-        TableBuilder rows = new TableBuilder(COLUMNS, "day");
+        TableBuilder rows = new TableBuilder(COLUMNS, Optional.of("day"));
         CsvTable.read(new StringReader(csv), form, COLUMNS, rows);
         return rows.build();
     }

@@ -1,0 +1,108 @@
+package mailshelf.server.delivery;
+
+import jakarta.annotation.PreDestroy;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import mailshelf.core.delivery.CopyId;
+import mailshelf.core.json.CoreJson;
+import mailshelf.core.report.PageModel;
+import mailshelf.store.archive.Part;
+import mailshelf.store.shelf.Copy;
+import mailshelf.store.shelf.IssueStore;
+import org.springframework.stereotype.Component;
+
+/**
+ * Makes the copies of an issue, one for all who see the same rows. Each batch is in the archive before the next is made,
+ * so that memory holds few of them, however many there are.
+ */
+@Component
+class MakeCopies {
+    private static final int BATCH = 48;
+
+    private final MakeEdition makeEdition;
+    private final Stopping stopping;
+    private final FaultPoint faultPoint;
+    private final ExecutorService presses =
+            Executors.newFixedThreadPool(Runtime.getRuntime().availableProcessors());
+
+    private record Printed(MadeCopy copy, List<Part> parts) {}
+
+    MakeCopies(MakeEdition makeEdition, Stopping stopping, FaultPoint faultPoint) {
+        this.makeEdition = makeEdition;
+        this.stopping = stopping;
+        this.faultPoint = faultPoint;
+    }
+
+    /**
+     * @param meanwhile done after each batch, since a large issue must not hold up the others
+     * @return a copy for each view, in their order; empty where the server was told to stop before all were made
+     */
+    Optional<List<MadeCopy>> of(Commission job, IssueVolume volume, Runnable meanwhile) {
+        List<MadeCopy> made = new ArrayList<>();
+        List<View> views = job.views();
+        for (int from = 0; from < views.size(); from += BATCH) {
+            if (stopping.hasBegun()) {
+                return Optional.empty();
+            }
+            List<Printed> batch = printed(job, views.subList(from, Math.min(views.size(), from + BATCH)));
+            faultPoint.behind(Arrow.EVALUATED);
+            volume.add(batch.stream().flatMap(copy -> copy.parts().stream()).toList());
+            batch.forEach(copy -> made.add(copy.copy()));
+            meanwhile.run();
+        }
+        return Optional.of(made);
+    }
+
+    private List<Printed> printed(Commission job, List<View> views) {
+        List<Future<Printed>> printing = views.stream()
+                .map(view -> presses.submit(() -> printed(job, view)))
+                .toList();
+        return printing.stream().map(MakeCopies::result).toList();
+    }
+
+    private static Printed result(Future<Printed> printing) {
+        try {
+            return printing.get();
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IllegalStateException("Interrupted while copies were made", e);
+        } catch (ExecutionException e) {
+            if (e.getCause() instanceof RuntimeException cause) {
+                throw cause;
+            }
+            throw new IllegalStateException("A copy could not be made", e.getCause());
+        }
+    }
+
+    private Printed printed(Commission job, View view) {
+        MakeEdition.Order order = job.order(view.viewer());
+        List<PageModel> models = makeEdition.evaluate(order);
+        boolean isEmpty = models.stream().allMatch(page -> page.rows() == 0);
+        Edition edition = isEmpty ? makeEdition.written(order, models) : makeEdition.withFiles(order, models);
+        List<Part> parts = new ArrayList<>();
+        List<IssueStore.CopyFile> files = new ArrayList<>();
+        Part figures = Part.of("figures", "json", CoreJson.canonical(models));
+        add(parts, files, "figures", "figures.json", figures);
+        edition.pdf().ifPresent(pdf -> add(parts, files, "pdf", job.fileName("pdf"), Part.of("files", "pdf", pdf)));
+        edition.picture()
+                .ifPresent(png -> add(parts, files, "picture", job.fileName("png"), Part.of("files", "png", png)));
+        String headline = isEmpty ? "" : edition.headline();
+        Copy copy = new Copy(new CopyId(0), view.seenAs(), view.viewer().allowed(), isEmpty, headline);
+        return new Printed(new MadeCopy(view, copy, figures.sha256(), files), parts);
+    }
+
+    private static void add(List<Part> parts, List<IssueStore.CopyFile> files, String role, String name, Part part) {
+        parts.add(part);
+        files.add(new IssueStore.CopyFile(role, name, part.sha256(), part.content().length));
+    }
+
+    @PreDestroy
+    void stop() {
+        presses.shutdown();
+    }
+}

@@ -1,0 +1,76 @@
+package mailshelf.server.delivery;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import mailshelf.core.audience.Recipient;
+import mailshelf.core.delivery.RunRecipientId;
+import mailshelf.core.shelf.Manifest;
+import mailshelf.store.delivery.Run;
+
+/** Writes an issue's manifest: what was made from what, as which copies, for whom. */
+final class Sealed {
+    private Sealed() {}
+
+    static Manifest manifest(Commission job, String outcome, String reason, List<MadeCopy> made) {
+        Run run = job.run();
+        List<Manifest.Copy> copies = new ArrayList<>();
+        List<Manifest.Part> parts = new ArrayList<>();
+        Map<RunRecipientId, Integer> copyOf = new HashMap<>();
+        for (MadeCopy each : made) {
+            int no = copies.size() + 1;
+            copies.add(new Manifest.Copy(
+                    no,
+                    each.copy().seenAs().name().toLowerCase(Locale.ROOT),
+                    each.copy().allowed(),
+                    each.copy().isEmpty() ? "no-rows" : "made"));
+            each.files()
+                    .forEach(file -> parts.add(
+                            new Manifest.Part(no, file.role(), file.name(), file.sha256(), file.sizeBytes())));
+            each.view().recipients().forEach(listed -> copyOf.put(listed.id(), no));
+        }
+        return new Manifest(
+                Manifest.SCHEMA,
+                run.subscription().value(),
+                job.terms().name(),
+                job.number().orElse(0),
+                1,
+                outcome,
+                reason,
+                run.dueAt(),
+                job.now(),
+                job.terms().period().code(),
+                job.window().fromInclusive().toString(),
+                job.window().toInclusive().toString(),
+                job.terms().filters(),
+                sources(job),
+                copies,
+                parts,
+                job.recipients().stream()
+                        .map(listed -> addressee(listed.recipient(), copyOf.getOrDefault(listed.id(), 0)))
+                        .toList(),
+                job.number().flatMap(n -> job.numbering().chainHead()));
+    }
+
+    private static Manifest.Sources sources(Commission job) {
+        return new Manifest.Sources(
+                job.published().dataSet().name(),
+                job.loaded().load().no(),
+                job.published().definition().title(),
+                job.run().reportVersion(),
+                job.run().subscriptionVersion(),
+                job.rules().stream()
+                        .map(rule -> new Manifest.Mapping(
+                                rule.table().name(),
+                                rule.loaded().map(loaded -> loaded.load().no()).orElse(0)))
+                        .distinct()
+                        .toList());
+    }
+
+    private static Manifest.Addressee addressee(Recipient recipient, int copy) {
+        return new Manifest.Addressee(
+                recipient.name(), recipient.address(), recipient.inclusion().name(), copy);
+    }
+}

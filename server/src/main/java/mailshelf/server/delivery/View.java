@@ -1,0 +1,9 @@
+package mailshelf.server.delivery;
+
+import java.util.List;
+import mailshelf.core.data.Viewer;
+import mailshelf.core.subscription.SeenAs;
+import mailshelf.store.delivery.RunStore;
+
+/** The recipients of a run who all see the same rows, and so get the same copy. */
+record View(SeenAs seenAs, Viewer viewer, List<RunStore.Listed> recipients) {}
