@@ -14,6 +14,7 @@ import java.nio.file.Path;
 import java.time.DayOfWeek;
 import java.time.ZoneId;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -200,32 +201,34 @@ final class House implements AutoCloseable {
         }
     }
 
-    /** Has the administrator subscribe all the crew to one page as PDF. */
-    long subscribe() {
-        Map<String, Object> terms = Map.of(
-                "name",
-                "For the crew",
-                "report",
-                1,
-                "pages",
-                List.of("overview"),
-                "period",
-                "last-week",
-                "firstDayOfWeek",
-                "MONDAY",
-                "filters",
-                List.of(),
-                "recipients",
-                crew,
-                "output",
-                Map.of("pdf", true, "picture", false),
-                "schedule",
-                Map.of("recurrence", "FREQ=MONTHLY;BYMONTHDAY=1", "at", "15:00", "zone", "Europe/Oslo"),
-                "locale",
-                "en");
+    /** Has the administrator subscribe all the crew to pages as PDF. */
+    long subscribe(long report, List<String> pages, String period) {
+        Map<String, Object> terms = new LinkedHashMap<>();
+        terms.put("name", "For the crew");
+        terms.put("report", report);
+        terms.put("pages", pages);
+        terms.put("period", period);
+        terms.put("firstDayOfWeek", "MONDAY");
+        terms.put("filters", List.of());
+        terms.put("seenAs", "RECIPIENT");
+        terms.put("recipients", crew);
+        terms.put("output", Map.of("pdf", true, "picture", false));
+        terms.put("schedule", Map.of("recurrence", "FREQ=MONTHLY;BYMONTHDAY=1", "at", "15:00", "zone", "Europe/Oslo"));
+        terms.put("locale", "en");
         return post("subscriptions", Map.of("terms", terms, "start", true))
                 .get("id")
                 .asLong();
+    }
+
+    /** Brings in a data set; its id. */
+    long load(Map<String, Object> dataSet, Path csv) {
+        long id = post("data-sets", dataSet).get("id").asLong();
+        try {
+            answer(changing("data-sets/" + id + "/loads", "text/csv").POST(HttpRequest.BodyPublishers.ofFile(csv)));
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+        return id;
     }
 
     /** Sends an issue to all of them; its run. */
@@ -246,12 +249,21 @@ final class House implements AutoCloseable {
         return answer(request(path).GET());
     }
 
-    private JsonNode post(String path, Object body) {
+    JsonNode post(String path, Object body) {
+        return send("POST", path, body);
+    }
+
+    JsonNode put(String path, Object body) {
+        return send("PUT", path, body);
+    }
+
+    private JsonNode send(String method, String path, Object body) {
         String json = body == null ? "" : JSON.writeValueAsString(body);
-        return answer(request(path)
-                .header("Content-Type", "application/json")
-                .header("X-XSRF-TOKEN", token())
-                .POST(HttpRequest.BodyPublishers.ofString(json)));
+        return answer(changing(path, "application/json").method(method, HttpRequest.BodyPublishers.ofString(json)));
+    }
+
+    private HttpRequest.Builder changing(String path, String type) {
+        return request(path).header("Content-Type", type).header("X-XSRF-TOKEN", token());
     }
 
     private HttpRequest.Builder request(String path) {

@@ -39,7 +39,7 @@ final class KillRounds implements Callable<Integer> {
         try (MailSink sink = new MailSink()) {
             House house = House.of(folder, people, sink.port());
             house.start("-Xmx512m");
-            long subscription = house.subscribe();
+            long subscription = house.subscribe(1, List.of("overview"), "last-week");
             long longest = timed(house, subscription);
             for (int round = 1; round <= rounds; round++) {
                 long run = house.send(subscription);

@@ -5,6 +5,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.List;
 import java.util.concurrent.Callable;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -12,13 +13,16 @@ import mailshelf.store.Row;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 
-/** One issue to many people in equal copies, by the real server into a sink: time by step, mails a second, heap. */
-@Command(name = "send", description = "One issue to many people, in equal copies.")
+/** One issue to many people, in equal or personal copies, by the real server into a sink: time by step, heap. */
+@Command(name = "send", description = "One issue to many people.")
 final class LargeSend implements Callable<Integer> {
     private static final Pattern HEAP = Pattern.compile("(\\d+)M->(\\d+)M\\((\\d+)M\\)");
 
     @Option(names = "--people", defaultValue = "10000")
     int people;
+
+    @Option(names = "--personal", description = "a copy for each, which differs in every figure")
+    boolean personal;
 
     @Option(names = "--times", defaultValue = "3", description = "issues sent, the first of them cold")
     int times;
@@ -47,7 +51,10 @@ final class LargeSend implements Callable<Integer> {
         try (MailSink sink = new MailSink()) {
             House house = House.of(folder, people, sink.port());
             house.start("-Xmx512m -Xlog:gc:file=" + collections + " " + java);
-            long subscription = house.subscribe();
+            long subscription = personal
+                    ? house.subscribe(
+                            OwnCrossings.published(house, people, folder), OwnCrossings.PAGES, OwnCrossings.period())
+                    : house.subscribe(1, List.of("overview"), "last-week");
             for (int i = 0; i < times; i++) {
                 long run = house.send(subscription);
                 house.awaitClosed(subscription, run);

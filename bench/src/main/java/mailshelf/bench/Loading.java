@@ -34,7 +34,8 @@ final class Loading implements Callable<Integer> {
         Path folder = Files.createTempDirectory("bench-load");
         Path csv = folder.resolve("in.csv");
         write(csv);
-        DataSet dataSet = new DataSet(new DataSetId(1), new FolderId(1), "tickets", Tickets.COLUMNS, "date");
+        DataSet dataSet =
+                new DataSet(new DataSetId(1), new FolderId(1), "tickets", Tickets.COLUMNS, Optional.of("date"), true);
         LoadFiles files = new LoadFiles(folder);
         for (int time = 1; time <= times; time++) {
             long start = System.nanoTime();

@@ -2,6 +2,7 @@ package mailshelf.bench;
 
 import java.io.IOException;
 import java.nio.file.Files;
+import java.util.List;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
@@ -22,7 +23,7 @@ final class StopInRun implements Callable<Integer> {
         try (MailSink sink = new MailSink()) {
             House house = House.of(Files.createTempDirectory("bench-stop"), people, sink.port());
             house.start("-Xmx512m");
-            long subscription = house.subscribe();
+            long subscription = house.subscribe(1, List.of("overview"), "last-week");
             for (int round = 1; round <= rounds; round++) {
                 long before = sink.distinct();
                 long run = house.send(subscription);
