@@ -2,7 +2,6 @@ package mailshelf.core.wording;
 
 import java.math.BigDecimal;
 import java.math.RoundingMode;
-import java.text.DecimalFormat;
 import java.text.DecimalFormatSymbols;
 import java.util.Locale;
 import java.util.Map;
@@ -20,17 +19,18 @@ public final class Figures {
     private static final char MINUS = '\u2212';
     private static final Map<Locale, Figures> BY_LOCALE = new ConcurrentHashMap<>();
 
-    /** Copied for each use, since it is not thread-safe: reading the pattern anew costs as much as all else. */
-    private final DecimalFormat grouped;
+    private static final int GROUP = 3;
+
+    private final char zero;
+    private final char grouping;
+    private final char point;
 
     private Figures(Locale locale) {
         DecimalFormatSymbols symbols = DecimalFormatSymbols.getInstance(locale);
-        char grouping = symbols.getGroupingSeparator();
-        if ("en".equals(locale.getLanguage()) || Character.isSpaceChar(grouping)) {
-            symbols.setGroupingSeparator(THIN_SPACE);
-        }
-        symbols.setMinusSign(MINUS);
-        grouped = new DecimalFormat("#,##0", symbols);
+        char usual = symbols.getGroupingSeparator();
+        grouping = "en".equals(locale.getLanguage()) || Character.isSpaceChar(usual) ? THIN_SPACE : usual;
+        point = symbols.getDecimalSeparator();
+        zero = symbols.getZeroDigit();
     }
 
     static Figures in(Locale locale) {
@@ -40,11 +40,19 @@ public final class Figures {
     /** The number alone; half rounds away from zero, and what rounds to zero has no sign. */
     public String number(BigDecimal value, int decimals) {
         BigDecimal rounded = value.setScale(decimals, RoundingMode.HALF_UP);
-        DecimalFormat format = (DecimalFormat) grouped.clone();
-        format.setMinimumFractionDigits(decimals);
-        format.setMaximumFractionDigits(decimals);
-        String text = format.format(rounded.abs());
-        return rounded.signum() < 0 ? MINUS + text : text;
+        String plain = rounded.abs().toPlainString();
+        int whole = decimals == 0 ? plain.length() : plain.length() - decimals - 1;
+        StringBuilder text = new StringBuilder(plain.length() * 2);
+        if (rounded.signum() < 0) {
+            text.append(MINUS);
+        }
+        for (int i = 0; i < plain.length(); i++) {
+            if (i > 0 && i < whole && (whole - i) % GROUP == 0) {
+                text.append(grouping);
+            }
+            text.append(i == whole ? point : (char) (plain.charAt(i) - '0' + zero));
+        }
+        return text.toString();
     }
 
     public String number(long value) {

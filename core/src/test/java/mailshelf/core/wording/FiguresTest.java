@@ -3,7 +3,14 @@ package mailshelf.core.wording;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.math.BigDecimal;
+import java.math.RoundingMode;
+import java.text.NumberFormat;
+import java.util.List;
 import java.util.Locale;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
+import net.jqwik.api.constraints.BigRange;
+import net.jqwik.api.constraints.IntRange;
 import org.junit.jupiter.api.Test;
 
 class FiguresTest {
@@ -21,6 +28,24 @@ class FiguresTest {
     void other_languages_keep_their_own_signs() {
         assertThat(Figures.in(Locale.GERMANY).number(new BigDecimal("1234.5"), 1))
                 .isEqualTo("1.234,5");
+    }
+
+    @Property(tries = 500, seed = "20261126")
+    void numbers_are_those_of_the_platform_but_for_the_signs_of_the_house(
+            @ForAll @BigRange(min = "-9999999999999", max = "9999999999999") BigDecimal value,
+            @ForAll @IntRange(max = 6) int decimals,
+            @ForAll @IntRange(max = 3) int language) {
+        Locale locale = List.of(Locale.ENGLISH, Locale.GERMANY, Locale.FRANCE, Locale.forLanguageTag("ar-EG"))
+                .get(language);
+        NumberFormat platform = NumberFormat.getInstance(locale);
+        platform.setRoundingMode(RoundingMode.HALF_UP);
+        platform.setMinimumFractionDigits(decimals);
+        platform.setMaximumFractionDigits(decimals);
+        String sign = value.setScale(decimals, RoundingMode.HALF_UP).signum() < 0 ? "−" : "";
+        String expected = platform.format(value.abs()).replaceAll("\\p{Zs}", "\u2009");
+
+        assertThat(Figures.in(locale).number(value, decimals))
+                .isEqualTo(sign + (language == 0 ? expected.replace(",", "\u2009") : expected));
     }
 
     @Test

@@ -1,6 +1,9 @@
 package mailshelf.render.mail;
 
-/** Puts HTML together with every text escaped; the only way that text gets into a mail's markup. */
+/**
+ * Puts HTML together with every text escaped; the only way that text gets into a mail's markup. All of it is ASCII, so
+ * that it needs no encoding in the mail.
+ */
 final class Html {
     private final StringBuilder out = new StringBuilder(16_384);
 
@@ -11,23 +14,27 @@ final class Html {
     }
 
     Html text(String text) {
-        for (int i = 0; i < text.length(); i++) {
-            char c = text.charAt(i);
+        for (int i = 0; i < text.length(); i += Character.charCount(text.codePointAt(i))) {
+            int c = text.codePointAt(i);
             switch (c) {
                 case '<' -> out.append("&lt;");
                 case '>' -> out.append("&gt;");
                 case '&' -> out.append("&amp;");
                 case '"' -> out.append("&quot;");
                 case '\'' -> out.append("&#39;");
-                case '\n' -> out.append(c);
-                default -> {
-                    if (c >= ' ') {
-                        out.append(c);
-                    }
-                }
+                case '\n' -> out.append('\n');
+                default -> character(c);
             }
         }
         return this;
+    }
+
+    private void character(int c) {
+        if (c > '~') {
+            out.append("&#").append(c).append(';');
+        } else if (c >= ' ') {
+            out.append((char) c);
+        }
     }
 
     /**

@@ -195,7 +195,7 @@ final class MailHtml {
         for (int i = 0; i < cells.size(); i++) {
             out.raw("<td class=\"r\" " + cellStyle(table.heads().get(i).number(), style) + ">");
             out.element("span", verdict(cells.get(i).verdict()), cells.get(i).text());
-            out.raw("</td>");
+            out.raw("</td>\n");
         }
         out.raw("</tr>\n");
     }
@@ -227,10 +227,10 @@ final class MailHtml {
         out.raw("<div class=\"r\" style=\"border-top:1px solid #DDD5C4;margin-top:28px;padding-top:12px\">\n");
         Stream.of(letter.issueLine(), letter.whyYou()).forEach(line -> out.element("p", GREY, line));
         out.raw("<p " + GREY + ">");
-        out.link(letter.shelfUrl(), content.words().say("mail.read-on-shelf")).raw(" · ");
+        out.link(letter.shelfUrl(), content.words().say("mail.read-on-shelf")).raw(" &#183;\n");
         out.link(letter.reportUrl(), content.words().say("mail.live-report"));
         if (!letter.leaveUrl().isEmpty()) {
-            out.raw(" · ").link(letter.leaveUrl(), content.words().say("mail.leave"));
+            out.raw(" &#183;\n").link(letter.leaveUrl(), content.words().say("mail.leave"));
         }
         out.raw("</p></div>");
     }

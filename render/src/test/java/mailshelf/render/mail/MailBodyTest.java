@@ -8,6 +8,7 @@ import java.time.Instant;
 import java.time.ZoneId;
 import java.util.List;
 import java.util.Locale;
+import java.util.regex.Pattern;
 import mailshelf.core.data.Filter;
 import mailshelf.core.letter.Letter;
 import mailshelf.core.report.Ferries;
@@ -28,17 +29,34 @@ class MailBodyTest {
         Files.writeString(Path.of("target/mail.html"), body.html());
         Files.write(Path.of("target/page.png"), PagePicture.of(page, ENGLISH));
 
+        String html = read(body.html());
         for (Written.Figure figure : page.figures()) {
-            assertThat(body.html()).contains(figure.value());
+            assertThat(html).contains(figure.value());
             assertThat(body.text()).contains(figure.title() + ": " + figure.value());
         }
         page.tables()
                 .get(0)
                 .rows()
                 .forEach(row -> row.forEach(cell -> {
-                    assertThat(body.html()).contains(">" + cell.text() + "<");
+                    assertThat(html).contains(">" + cell.text() + "<");
                     assertThat(body.text()).contains(cell.text());
                 }));
+    }
+
+    @Test
+    void the_html_is_ascii_in_lines_that_any_mail_server_takes() {
+        String html = body(page(2, List.of(new Filter("route", List.of("3 Sandvoll–Ness \ud83d\udea2")))))
+                .html();
+
+        assertThat(html).matches("\\p{ASCII}*").contains("&#128674;");
+        assertThat(html.lines().mapToInt(String::length).max().orElseThrow()).isLessThan(998);
+    }
+
+    /** As a mail program reads it: signs by their numbers are those signs. */
+    private static String read(String html) {
+        return Pattern.compile("&#(\\d+);")
+                .matcher(html)
+                .replaceAll(number -> Character.toString(Integer.parseInt(number.group(1))));
     }
 
     @Test

@@ -1,5 +1,6 @@
 package mailshelf.server.delivery;
 
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -54,6 +55,7 @@ class KeepMails {
     private final Archive archive;
     private final LetterWriter letters;
     private final MailAssembler assembler;
+    private final Presses presses;
     private final HouseSettings settings;
     private final FaultPoint faultPoint;
 
@@ -71,6 +73,7 @@ class KeepMails {
             Archive archive,
             LetterWriter letters,
             MailAssembler assembler,
+            Presses presses,
             HouseSettings settings,
             FaultPoint faultPoint) {
         this.database = database;
@@ -83,6 +86,7 @@ class KeepMails {
         this.archive = archive;
         this.letters = letters;
         this.assembler = assembler;
+        this.presses = presses;
         this.settings = settings;
         this.faultPoint = faultPoint;
     }
@@ -94,22 +98,33 @@ class KeepMails {
                 tx -> people.find(tx, some.stream().map(Delivery::person).toList()));
         Map<DeliveryId, List<byte[]>> mails = new LinkedHashMap<>();
         Map<DeliveryId, Part> fresh = new LinkedHashMap<>();
-        Map<CopyId, CopyContent> contents = new LinkedHashMap<>();
-        QuotedPrintable encoder = new QuotedPrintable();
-        for (Delivery delivery : some) {
-            if (delivery.mail().isPresent()) {
-                mails.put(
-                        delivery.id(),
-                        List.of(readArchive.mail(id, delivery.mail().get())));
-                continue;
-            }
-            CopyContent content = contents.computeIfAbsent(delivery.copy(), copy -> content(job, copy));
-            MailPieces mail = assemble(job, content, delivery, recipients.get(delivery.person()), encoder);
-            mails.put(delivery.id(), mail.sent());
-            fresh.put(delivery.id(), Part.of("mails", "json", mail.kept()));
+        for (Fresh mail : assembled(job, some, recipients)) {
+            mails.put(mail.of(), mail.sent());
+            fresh.put(mail.of(), mail.kept());
         }
         keep(job, fresh);
+        for (Delivery delivery : some) {
+            delivery.mail().ifPresent(kept -> mails.put(delivery.id(), List.of(readArchive.mail(id, kept))));
+        }
         return mails;
+    }
+
+    /** A mail just put together, to be kept. */
+    private record Fresh(DeliveryId of, List<byte[]> sent, Part kept) {}
+
+    private List<Fresh> assembled(Job job, List<Delivery> some, Map<PersonId, Person> recipients) {
+        List<Delivery> missing =
+                some.stream().filter(delivery -> delivery.mail().isEmpty()).toList();
+        List<CopyId> copies = missing.stream().map(Delivery::copy).distinct().toList();
+        Map<CopyId, CopyContent> contents = new HashMap<>();
+        presses.each(copies, copy -> Map.entry(copy, content(job, copy)))
+                .forEach(content -> contents.put(content.getKey(), content.getValue()));
+        QuotedPrintable encoder = new QuotedPrintable();
+        return presses.each(missing, delivery -> {
+            MailPieces mail =
+                    assemble(job, contents.get(delivery.copy()), delivery, recipients.get(delivery.person()), encoder);
+            return new Fresh(delivery.id(), mail.sent(), Part.of("mails", "json", mail.kept()));
+        });
     }
 
     private void keep(Job job, Map<DeliveryId, Part> fresh) {

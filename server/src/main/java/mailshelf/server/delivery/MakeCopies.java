@@ -1,13 +1,8 @@
 package mailshelf.server.delivery;
 
-import jakarta.annotation.PreDestroy;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.concurrent.ExecutionException;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
-import java.util.concurrent.Future;
 import mailshelf.core.delivery.CopyId;
 import mailshelf.core.json.CoreJson;
 import mailshelf.core.report.PageModel;
@@ -25,15 +20,15 @@ class MakeCopies {
     private static final int BATCH = 48;
 
     private final MakeEdition makeEdition;
+    private final Presses presses;
     private final Stopping stopping;
     private final FaultPoint faultPoint;
-    private final ExecutorService presses =
-            Executors.newFixedThreadPool(Runtime.getRuntime().availableProcessors());
 
     private record Printed(MadeCopy copy, List<Part> parts) {}
 
-    MakeCopies(MakeEdition makeEdition, Stopping stopping, FaultPoint faultPoint) {
+    MakeCopies(MakeEdition makeEdition, Presses presses, Stopping stopping, FaultPoint faultPoint) {
         this.makeEdition = makeEdition;
+        this.presses = presses;
         this.stopping = stopping;
         this.faultPoint = faultPoint;
     }
@@ -49,34 +44,14 @@ class MakeCopies {
             if (stopping.hasBegun()) {
                 return Optional.empty();
             }
-            List<Printed> batch = printed(job, views.subList(from, Math.min(views.size(), from + BATCH)));
+            List<View> some = views.subList(from, Math.min(views.size(), from + BATCH));
+            List<Printed> batch = presses.each(some, view -> printed(job, view));
             faultPoint.behind(Arrow.EVALUATED);
             volume.add(batch.stream().flatMap(copy -> copy.parts().stream()).toList());
             batch.forEach(copy -> made.add(copy.copy()));
             meanwhile.run();
         }
         return Optional.of(made);
-    }
-
-    private List<Printed> printed(Commission job, List<View> views) {
-        List<Future<Printed>> printing = views.stream()
-                .map(view -> presses.submit(() -> printed(job, view)))
-                .toList();
-        return printing.stream().map(MakeCopies::result).toList();
-    }
-
-    private static Printed result(Future<Printed> printing) {
-        try {
-            return printing.get();
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
-            throw new IllegalStateException("Interrupted while copies were made", e);
-        } catch (ExecutionException e) {
-            if (e.getCause() instanceof RuntimeException cause) {
-                throw cause;
-            }
-            throw new IllegalStateException("A copy could not be made", e.getCause());
-        }
     }
 
     private Printed printed(Commission job, View view) {
@@ -99,10 +74,5 @@ class MakeCopies {
     private static void add(List<Part> parts, List<IssueStore.CopyFile> files, String role, String name, Part part) {
         parts.add(part);
         files.add(new IssueStore.CopyFile(role, name, part.sha256(), part.content().length));
-    }
-
-    @PreDestroy
-    void stop() {
-        presses.shutdown();
     }
 }

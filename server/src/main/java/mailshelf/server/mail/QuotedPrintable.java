@@ -6,17 +6,17 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.charset.StandardCharsets;
-import java.util.HashMap;
 import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
 
 /**
  * The quoted-printable form (RFC 2045 §6.7) of texts that have most lines in common, as the mails of one issue have:
- * each different line is encoded once. Made anew for each group of mails, so that it does not grow. One thread's own.
+ * each different line is encoded once. Made anew for each group of mails, so that it does not grow. Thread-safe.
  */
 public final class QuotedPrintable {
     public static final String NAME = "quoted-printable";
 
-    private final Map<String, byte[]> lines = new HashMap<>();
+    private final Map<String, byte[]> lines = new ConcurrentHashMap<>();
 
     /** @param text its lines end with "\n"; they come out ending with CRLF */
     byte[] encode(String text) {
