@@ -238,7 +238,7 @@ final class House implements AutoCloseable {
 
     void awaitClosed(long subscription, long run) {
         await(() -> {
-            pause(2000);
+            pause(5000); // asking for ten thousand recipients is work too
             JsonNode newest = get("subscriptions/" + subscription).get("runs").get(0);
             return newest.get("id").asLong() == run
                     && newest.get("state").asString().equals("CLOSED");

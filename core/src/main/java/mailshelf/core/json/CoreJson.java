@@ -5,7 +5,6 @@ import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import java.io.IOException;
 import java.math.BigDecimal;
-import java.nio.charset.StandardCharsets;
 import java.time.ZoneId;
 import java.util.Locale;
 import java.util.function.Function;
@@ -61,6 +60,11 @@ public final class CoreJson {
         return MAPPER.writeValueAsString(value);
     }
 
+    /** In UTF-8. */
+    public static byte[] bytes(Object value) {
+        return MAPPER.writeValueAsBytes(value);
+    }
+
     public static <T> T read(String json, Class<T> type) {
         return MAPPER.readValue(json, type);
     }
@@ -75,7 +79,7 @@ public final class CoreJson {
     }
 
     public static <T> T read(byte[] json, Class<T> type) {
-        return read(new String(json, StandardCharsets.UTF_8), type);
+        return MAPPER.readValue(json, type);
     }
 
     /** How single values look in JSON: ids as numbers, the rest as their text; shared with the HTTP API. */

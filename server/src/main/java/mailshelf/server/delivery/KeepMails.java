@@ -159,7 +159,8 @@ class KeepMails {
 
     /** A copy as it lies in the archive, its files ready to stand in many mails. */
     private record CopyContent(
-            List<Written.Page> pages,
+            Written.Page first,
+            List<String> otherTitles,
             Optional<MailPieces.Shared> picture,
             Optional<MailPieces.Shared> pdf,
             String pdfName,
@@ -173,18 +174,16 @@ class KeepMails {
     private CopyContent content(Job job, CopyId copy) {
         List<IssueStore.CopyFile> files = database.inTransaction(tx -> issues.files(tx, copy));
         Words words = Words.in(Languages.supported(job.terms().locale()));
-        List<Written.Page> pages =
-                List.of(CoreJson.read(bytes(job, files, "figures").orElseThrow(), PageModel[].class)).stream()
-                        .map(model -> Writing.page(
-                                model, words, job.terms().schedule().zone()))
-                        .toList();
+        List<PageModel> pages =
+                List.of(CoreJson.read(bytes(job, files, "figures").orElseThrow(), PageModel[].class));
         String pdfName = files.stream()
                 .filter(file -> file.role().equals("pdf"))
                 .map(IssueStore.CopyFile::name)
                 .findFirst()
                 .orElse("");
         return new CopyContent(
-                pages,
+                Writing.page(pages.get(0), words, job.terms().schedule().zone()),
+                pages.stream().skip(1).map(PageModel::page).toList(),
                 bytes(job, files, "picture").map(MailPieces.Shared::of),
                 bytes(job, files, "pdf").map(MailPieces.Shared::of),
                 pdfName,
@@ -213,7 +212,8 @@ class KeepMails {
                 letter,
                 MailBodies.sent(
                         letter,
-                        content.pages(),
+                        content.first(),
+                        content.otherTitles(),
                         content.pdf().isPresent(),
                         content.picture().isPresent(),
                         content.words()),

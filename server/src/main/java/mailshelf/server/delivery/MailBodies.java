@@ -15,17 +15,17 @@ public final class MailBodies {
     private MailBodies() {}
 
     /** As sent: a picture is referred to by its content id. */
-    static MailBody sent(Letter letter, List<Written.Page> pages, boolean pdf, boolean picture, Words words) {
-        List<String> others =
-                pages.subList(1, pages.size()).stream().map(Written.Page::title).toList();
-        return MailBody.of(
-                new MailContent(letter, pages.get(0), others, pdf, picture ? MailAssembler.PICTURE_ID : "", words));
+    static MailBody sent(
+            Letter letter, Written.Page first, List<String> others, boolean pdf, boolean picture, Words words) {
+        return MailBody.of(new MailContent(letter, first, others, pdf, picture ? MailAssembler.PICTURE_ID : "", words));
     }
 
     /** As sent, with the picture itself in the place of its content id, since a browser knows no mail around it. */
     public static MailBody of(
             Letter letter, List<Written.Page> pages, boolean pdf, Optional<byte[]> picture, Words words) {
-        MailBody body = sent(letter, pages, pdf, picture.isPresent(), words);
+        List<String> others =
+                pages.subList(1, pages.size()).stream().map(Written.Page::title).toList();
+        MailBody body = sent(letter, pages.get(0), others, pdf, picture.isPresent(), words);
         return picture.map(png -> new MailBody(withPicture(body.html(), png), body.text()))
                 .orElse(body);
     }

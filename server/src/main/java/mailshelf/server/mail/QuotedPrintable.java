@@ -16,6 +16,8 @@ import java.util.concurrent.ConcurrentHashMap;
 public final class QuotedPrintable {
     public static final String NAME = "quoted-printable";
 
+    private static final int LONGEST_LINE = 76;
+
     private final Map<String, byte[]> lines = new ConcurrentHashMap<>();
 
     /** @param text its lines end with "\n"; they come out ending with CRLF */
@@ -23,14 +25,17 @@ public final class QuotedPrintable {
         ByteArrayOutputStream encoded = new ByteArrayOutputStream(text.length() + text.length() / 4);
         int from = 0;
         for (int end = text.indexOf('\n'); end >= 0; end = text.indexOf('\n', from)) {
-            encoded.writeBytes(lines.computeIfAbsent(text.substring(from, end) + "\r\n", QuotedPrintable::line));
+            encoded.writeBytes(lines.computeIfAbsent(text.substring(from, end), line -> line(line + "\r\n")));
             from = end + 1;
         }
-        encoded.writeBytes(lines.computeIfAbsent(text.substring(from), QuotedPrintable::line));
+        encoded.writeBytes(line(text.substring(from)));
         return encoded.toByteArray();
     }
 
     private static byte[] line(String line) {
+        if (isItsOwnForm(line)) {
+            return line.getBytes(StandardCharsets.US_ASCII);
+        }
         ByteArrayOutputStream encoded = new ByteArrayOutputStream();
         try (OutputStream out = MimeUtility.encode(encoded, NAME)) {
             out.write(line.getBytes(StandardCharsets.UTF_8));
@@ -38,5 +43,13 @@ public final class QuotedPrintable {
             throw new IllegalStateException("A text could not be encoded", e);
         }
         return encoded.toByteArray();
+    }
+
+    /** Nothing in it has to be encoded, which holds for most lines of figures and spares them the way through a stream. */
+    private static boolean isItsOwnForm(String line) {
+        String text = line.endsWith("\r\n") ? line.substring(0, line.length() - 2) : line;
+        return text.length() < LONGEST_LINE
+                && !text.endsWith(" ")
+                && text.chars().allMatch(c -> c >= ' ' && c <= '~' && c != '=');
     }
 }

@@ -74,7 +74,7 @@ public final class MailPieces {
 
     /** As it is kept. */
     public byte[] kept() {
-        return CoreJson.write(kept).getBytes(StandardCharsets.UTF_8);
+        return CoreJson.bytes(kept);
     }
 
     /** The bytes on the wire, in order; the arrays are shared with other mails. */
