@@ -3,12 +3,15 @@ package mailshelf.bench;
 import java.time.DayOfWeek;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Random;
 import java.util.concurrent.Callable;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
+import mailshelf.core.data.Allowed;
+import mailshelf.core.data.Column;
 import mailshelf.core.data.Filter;
 import mailshelf.core.data.Slice;
 import mailshelf.core.data.Slicing;
@@ -29,6 +32,7 @@ import picocli.CommandLine.Option;
 final class PageEvaluation implements Callable<Integer> {
     private static final LocalDate LAST = LocalDate.parse("2026-11-22");
     private static final int DAYS = 730;
+    private static final int VIEWERS = 1000;
 
     private static final String REPORT = """
             report: Tickets
@@ -66,7 +70,7 @@ final class PageEvaluation implements Callable<Integer> {
 
     @Override
     public Integer call() {
-        Table table = table();
+        Table table = table(Tickets.COLUMNS);
         Definition definition = DefinitionReader.read(REPORT, Tickets.COLUMNS);
         // a week skips most rows by their date; a year is compared with the year before; the last is narrowed to half
         measure(table, definition, 7, List.of());
@@ -77,39 +81,63 @@ final class PageEvaluation implements Callable<Integer> {
                 definition,
                 DAYS / 2,
                 List.of(new Filter("route", List.of("route 0", "route 1", "route 2", "route 3"))));
+        slices(definition);
         return 0;
     }
 
-    private void measure(Table table, Definition definition, int days, List<Filter> filters) {
+    /** The page for each of many people, none of whom may see a row of another's. */
+    private void slices(Definition definition) {
+        List<Column> columns = Stream.concat(Tickets.COLUMNS.stream(), Stream.of(Column.text("seller")))
+                .toList();
+        Table table = table(columns);
+        double whole = measure(table, definition, DAYS / 2, List.of());
+        double all = Cpu.medianMillis(times / 5, 20, () -> {
+            Slicing slicing = new Slicing(table);
+            for (int i = 0; i < VIEWERS; i++) {
+                Allowed own = new Allowed("seller", List.of("seller " + i));
+                Slice slice = slicing.of(new Viewer(new PersonId(i + 1), List.of(own)));
+                Evaluation.page(definition, definition.pages().get(0), slice, question(DAYS / 2, List.of()));
+            }
+        });
+        System.out.printf(
+                "the same for each of %d people, his own rows alone: %.0f ms of CPU, as much as %.1f pages%n",
+                VIEWERS, all, all / whole);
+    }
+
+    private static Evaluation.Question question(int days, List<Filter> filters) {
         Window window = new Window(LAST.minusDays(days - 1L), LAST);
-        Evaluation.Question question = new Evaluation.Question(
+        return new Evaluation.Question(
                 "fixed",
                 window,
                 window.before(),
                 DayOfWeek.MONDAY,
                 filters,
                 new PageModel.Freshness(Optional.of(LAST), Instant.parse("2026-11-23T04:40:00Z"), 1));
+    }
+
+    private double measure(Table table, Definition definition, int days, List<Filter> filters) {
+        Evaluation.Question question = question(days, filters);
         Slice slice = new Slicing(table).of(new Viewer(new PersonId(1), List.of()));
         double millis = Cpu.medianMillis(
                 times, 20, () -> Evaluation.page(definition, definition.pages().get(0), slice, question));
         System.out.printf(
                 "12 blocks over %,d rows, a period of %d days, %d filters: %.1f ms of CPU%n",
                 rows, days, filters.size(), millis);
+        return millis;
     }
 
-    private Table table() {
-        TableBuilder builder = new TableBuilder(Tickets.COLUMNS, Optional.of("date"));
+    private Table table(List<Column> columns) {
+        TableBuilder builder = new TableBuilder(columns, Optional.of("date"));
         Random random = new Random(1);
         for (int row = 0; row < rows; row++) {
             String day = LAST.minusDays(random.nextInt(DAYS)).toString();
-            builder.add(Stream.concat(
-                            Stream.of(day),
-                            Stream.concat(
-                                    Tickets.COLUMNS.subList(1, 7).stream()
-                                            .map(column -> column.name() + " " + random.nextInt(8)),
-                                    IntStream.range(0, 5)
-                                            .mapToObj(i -> random.nextInt(100) + "." + random.nextInt(100))))
-                    .toList());
+            List<String> values = new ArrayList<>(List.of(day));
+            Tickets.COLUMNS.subList(1, 7).forEach(column -> values.add(column.name() + " " + random.nextInt(8)));
+            IntStream.range(0, 5).forEach(i -> values.add(random.nextInt(100) + "." + random.nextInt(100)));
+            if (columns.size() > values.size()) {
+                values.add("seller " + random.nextInt(VIEWERS));
+            }
+            builder.add(values);
         }
         return builder.build();
     }
