@@ -92,7 +92,7 @@ final class PageEvaluation implements Callable<Integer> {
         Table table = table(columns);
         double whole = measure(table, definition, DAYS / 2, List.of());
         double all = Cpu.medianMillis(times / 5, 20, () -> {
-            Slicing slicing = new Slicing(table);
+            Slicing slicing = new Slicing(table, VIEWERS);
             for (int i = 0; i < VIEWERS; i++) {
                 Allowed own = new Allowed("seller", List.of("seller " + i));
                 Slice slice = slicing.of(new Viewer(new PersonId(i + 1), List.of(own)));

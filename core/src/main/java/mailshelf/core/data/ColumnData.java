@@ -15,6 +15,9 @@ sealed interface ColumnData permits ColumnData.Text, ColumnData.Numbers, ColumnD
     /** The values of some rows, in this order. */
     ColumnData only(int[] rows);
 
+    /** The same values in another order, told by the place that each row's value goes to. */
+    ColumnData moved(int[] places);
+
     /** Codes into a sorted dictionary, one more than its last where there is no value: a row's code is its group. */
     record Text(String[] dictionary, int[] codes) implements ColumnData {
         @Override
@@ -42,6 +45,11 @@ sealed interface ColumnData permits ColumnData.Text, ColumnData.Numbers, ColumnD
                 some[i] = places[codes[rows[i]]];
             }
             return new Text(kept.toArray(String[]::new), some);
+        }
+
+        @Override
+        public Text moved(int[] places) {
+            return new Text(dictionary, ColumnData.moved(codes, places));
         }
 
         boolean hasNone(int row) {
@@ -81,6 +89,15 @@ sealed interface ColumnData permits ColumnData.Text, ColumnData.Numbers, ColumnD
             return isComplete() ? new Numbers(some, some, decimals) : of(some, decimals);
         }
 
+        @Override
+        public Numbers moved(int[] places) {
+            long[] moved = new long[unscaled.length];
+            for (int row = 0; row < places.length; row++) {
+                moved[places[row]] = unscaled[row];
+            }
+            return isComplete() ? new Numbers(moved, moved, decimals) : of(moved, decimals);
+        }
+
         boolean isComplete() {
             return unscaled == sums;
         }
@@ -107,10 +124,23 @@ sealed interface ColumnData permits ColumnData.Text, ColumnData.Numbers, ColumnD
         }
 
         @Override
+        public Dates moved(int[] places) {
+            return new Dates(ColumnData.moved(epochDays, places));
+        }
+
+        @Override
         public String raw(int row) {
             return epochDays[row] == NONE
                     ? ""
                     : LocalDate.ofEpochDay(epochDays[row]).toString();
         }
+    }
+
+    private static int[] moved(int[] values, int[] places) {
+        int[] moved = new int[values.length];
+        for (int row = 0; row < places.length; row++) {
+            moved[places[row]] = values[row];
+        }
+        return moved;
     }
 }

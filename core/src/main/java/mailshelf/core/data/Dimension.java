@@ -23,7 +23,7 @@ public sealed interface Dimension {
 
     /** A group for each span of time, given by first days in order; rows must lie within them. */
     static Dimension spans(List<LocalDate> starts) {
-        return new Spans(starts);
+        return new Spans(starts, starts.stream().map(LocalDate::toString).toList());
     }
 
     /** One group. */
@@ -42,14 +42,10 @@ public sealed interface Dimension {
     }
 
     /** By time. Rows are sorted by their date, so that a group is a range of rows. */
-    record Spans(List<LocalDate> starts) implements Dimension {
+    record Spans(List<LocalDate> starts, List<String> labels) implements Dimension {
         public Spans {
             starts = List.copyOf(starts);
-        }
-
-        @Override
-        public List<String> labels() {
-            return starts.stream().map(LocalDate::toString).toList();
+            labels = List.copyOf(labels);
         }
     }
 }

@@ -24,9 +24,24 @@ public final class Grouping {
         return second;
     }
 
-    /** The sum (unscaled) of one tally over the rows that fall into a group of each dimension. */
-    public long sum(Tally tally, int firstGroup, int secondGroup) {
-        return sums.get(tally)[firstGroup * seconds + secondGroup];
+    /** What one tally, which was asked for, comes to in each pair of groups. */
+    public Cells cells(Tally tally) {
+        return new Cells(sums.get(tally), seconds);
+    }
+
+    /** The sums (unscaled) of one tally over the rows that fall into a group of each dimension. */
+    public static final class Cells {
+        private final long[] sums;
+        private final int seconds;
+
+        private Cells(long[] sums, int seconds) {
+            this.sums = sums;
+            this.seconds = seconds;
+        }
+
+        public long at(int firstGroup, int secondGroup) {
+            return sums[firstGroup * seconds + secondGroup];
+        }
     }
 
     /** Where a tally is summed up, by first × groups of second + second; made where it was not asked for before. */

@@ -3,6 +3,7 @@ package mailshelf.core.data;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.IntFunction;
 import mailshelf.core.time.Window;
 
 /**
@@ -15,11 +16,10 @@ public final class Table {
     private final List<Column> columns;
     private final int rows;
     private final int dateColumn;
-    /** By position; one that is null is taken from the source when it is first asked for. */
+    /** By position; one that is null is made from the source when it is first asked for. */
     private final ColumnData[] data;
 
-    private final Table source;
-    private final int[] sourceRows;
+    private final IntFunction<ColumnData> source;
 
     /** @param dateColumn the position of the column that rows are sorted by, if they are */
     Table(List<Column> columns, List<ColumnData> data, int rows, Optional<Integer> dateColumn) {
@@ -27,17 +27,15 @@ public final class Table {
         this.data = data.toArray(ColumnData[]::new);
         this.rows = rows;
         this.dateColumn = dateColumn.orElse(NO_DATES);
-        this.source = null;
-        this.sourceRows = new int[0];
+        this.source = column -> this.data[column];
     }
 
-    private Table(Table source, int[] sourceRows) {
-        this.columns = source.columns;
-        this.data = new ColumnData[source.data.length];
-        this.rows = sourceRows.length;
-        this.dateColumn = source.dateColumn;
+    private Table(Table like, int rows, IntFunction<ColumnData> source) {
+        this.columns = like.columns;
+        this.data = new ColumnData[like.data.length];
+        this.rows = rows;
+        this.dateColumn = like.dateColumn;
         this.source = source;
-        this.sourceRows = sourceRows;
     }
 
     /**
@@ -46,7 +44,17 @@ public final class Table {
      * @param some row numbers in this table's order
      */
     Table rowsOnly(int[] some) {
-        return new Table(this, some);
+        return new Table(this, some.length, column -> data(column).only(some));
+    }
+
+    /**
+     * The same rows in another order, by which they are near each other that are taken together. As a whole it is no
+     * table to be asked for days.
+     *
+     * @param places where each row goes
+     */
+    Table moved(int[] places) {
+        return new Table(this, rows, column -> data(column).moved(places));
     }
 
     public List<Column> columns() {
@@ -104,7 +112,7 @@ public final class Table {
     ColumnData data(int column) {
         ColumnData known = data[column];
         if (known == null) {
-            known = source.data(column).only(sourceRows);
+            known = source.apply(column);
             data[column] = known; // whichever thread comes last: they are the same
         }
         return known;

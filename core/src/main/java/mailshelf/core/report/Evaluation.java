@@ -83,7 +83,7 @@ public final class Evaluation {
                 question.filters(),
                 slice.allowed(),
                 question.freshness(),
-                rows.sum(ROWS, 0, 0),
+                rows.cells(ROWS).at(0, 0),
                 blocks.stream().map(Supplier::get).toList());
     }
 
@@ -259,12 +259,18 @@ public final class Evaluation {
     private final class Sums {
         private final Measure measure;
         private final Grouping grouping;
+        private final Grouping.Cells upper;
+        private final Grouping.Cells lower;
+        private final Grouping.Cells rows;
 
         Sums(Measure measure, Dimension first, Dimension second, Window window) {
             this.measure = measure;
             List<Tally> tallies = new ArrayList<>(measure.tallies());
             tallies.add(ROWS);
             this.grouping = pass.sums(window, first, second, tallies);
+            this.upper = grouping.cells(measure.tally());
+            this.lower = grouping.cells(measure.over().orElse(ROWS));
+            this.rows = grouping.cells(ROWS);
         }
 
         Optional<BigDecimal> value(int first, int second) {
@@ -277,10 +283,8 @@ public final class Evaluation {
             long over = 0;
             for (int first : firsts) {
                 for (int second : seconds) {
-                    sum += grouping.sum(measure.tally(), first, second);
-                    over += measure.over().isEmpty()
-                            ? 0
-                            : grouping.sum(measure.over().get(), first, second);
+                    sum += upper.at(first, second);
+                    over += lower.at(first, second);
                 }
             }
             return measure.value(table, sum, over);
@@ -295,13 +299,13 @@ public final class Evaluation {
         }
 
         boolean touches(int first) {
-            return grouping.sum(ROWS, first, 0) > 0;
+            return rows.at(first, 0) > 0;
         }
 
         List<Integer> firstGroupsWithRows() {
             List<Integer> seconds = all(grouping.second());
             return all(grouping.first()).stream()
-                    .filter(first -> seconds.stream().anyMatch(s -> grouping.sum(ROWS, first, s) > 0))
+                    .filter(first -> seconds.stream().anyMatch(s -> rows.at(first, s) > 0))
                     .toList();
         }
 
@@ -324,7 +328,7 @@ public final class Evaluation {
         private Long secondTotal(int second) {
             long total = 0;
             for (int first : all(grouping.first())) {
-                total += grouping.sum(measure.tally(), first, second);
+                total += upper.at(first, second);
             }
             return total;
         }

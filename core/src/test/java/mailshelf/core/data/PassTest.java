@@ -104,7 +104,9 @@ class PassTest {
                         sum += share(tally, table.raw("amount", row));
                     }
                 }
-                assertThat(grouping.sum(tally, first, second)).as("%s", tally).isEqualTo(sum);
+                assertThat(grouping.cells(tally).at(first, second))
+                        .as("%s", tally)
+                        .isEqualTo(sum);
             }
         }
     }

@@ -36,7 +36,7 @@ class SlicingTest {
         if (random.nextBoolean()) {
             rules.add(allowed(random, "class"));
         }
-        Table seen = new Slicing(table).of(viewer(rules)).table();
+        Table seen = new Slicing(table, random.nextInt(100)).of(viewer(rules)).table();
         int[] expected = IntStream.range(0, table.rows())
                 .filter(row -> rules.stream().allMatch(rule -> rule.values().contains(table.raw(rule.column(), row))))
                 .toArray();

@@ -3,6 +3,7 @@ package mailshelf.server.delivery;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
+import mailshelf.core.data.Slicing;
 import mailshelf.core.data.Viewer;
 import mailshelf.core.subscription.Subscription;
 import mailshelf.core.subscription.Terms;
@@ -20,6 +21,7 @@ import mailshelf.store.subscription.SubscriptionStore;
  * A run with all that its issue is made from, as it stood when the making began.
  *
  * @param views all who are included, by what they see
+ * @param slicing cuts the load's rows for the views
  * @param rules the row rules that the views come from
  */
 record Commission(
@@ -30,6 +32,7 @@ record Commission(
         Tables.Loaded loaded,
         List<RunStore.Listed> recipients,
         List<View> views,
+        Slicing slicing,
         List<Viewers.InForce> rules,
         SubscriptionStore.Numbering numbering,
         Instant now) {
@@ -41,13 +44,7 @@ record Commission(
 
     MakeEdition.Order order(Viewer viewer) {
         return new MakeEdition.Order(
-                terms,
-                published.definition(),
-                loaded.slicing().of(viewer),
-                loaded.freshness(),
-                run.dueAt(),
-                now,
-                number());
+                terms, published.definition(), slicing.of(viewer), loaded.freshness(), run.dueAt(), now, number());
     }
 
     Words words() {

@@ -3,7 +3,9 @@ package mailshelf.server.delivery;
 import java.util.List;
 import java.util.Optional;
 import mailshelf.core.condition.Sending;
+import mailshelf.core.data.Slicing;
 import mailshelf.core.delivery.RunOutcome;
+import mailshelf.core.subscription.SeenAs;
 import mailshelf.core.subscription.Subscription;
 import mailshelf.core.subscription.Terms;
 import mailshelf.server.clock.BusinessClock;
@@ -146,6 +148,8 @@ class MakeIssue {
             Definitions.Published published = definitions.version(tx, terms.report(), run.reportVersion());
             List<RunStore.Listed> recipients = runs.recipients(tx, run.id());
             List<Viewers.InForce> rules = viewers.inForce(tx, published.dataSet());
+            SeenAs seenAs = terms.seenAs(published.dataSet().ownerView());
+            List<View> views = audience.views(tx, run, subscription, seenAs, rules, recipients);
             return new Commission(
                     run,
                     subscription,
@@ -153,13 +157,8 @@ class MakeIssue {
                     published,
                     loaded,
                     recipients,
-                    audience.views(
-                            tx,
-                            run,
-                            subscription,
-                            terms.seenAs(published.dataSet().ownerView()),
-                            rules,
-                            recipients),
+                    views,
+                    new Slicing(loaded.slicing().table(), views.size()),
                     rules,
                     subscriptions.numbering(tx, run.subscription()),
                     clock.instant());
