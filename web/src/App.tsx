@@ -1,5 +1,8 @@
 import { Navigate, Route, Routes, useLocation } from "react-router";
 import { ComposerPage } from "./composer/ComposerPage";
+import { DataSetPage } from "./data/DataSetPage";
+import { DataSetsPage } from "./data/DataSetsPage";
+import { NewDataSetPage } from "./data/NewDataSetPage";
 import { HousePage } from "./house/HousePage";
 import { IssuePage } from "./issue/IssuePage";
 import { RunPage } from "./issue/RunPage";
@@ -32,6 +35,9 @@ export function App() {
               <Route path="/" element={<ShelfPage />} />
               <Route path="/library/:folder?" element={<LibraryPage />} />
               <Route path="/reports/:id" element={<ReaderPage />} />
+              <Route path="/data" element={<DataSetsPage />} />
+              <Route path="/data/new" element={<NewDataSetPage />} />
+              <Route path="/data/:id" element={<DataSetPage />} />
               <Route path="/compose" element={<ComposerPage />} />
               <Route path="/subscriptions" element={<SubscriptionsPage />} />
               <Route path="/subscriptions/:id" element={<SubscriptionPage />} />

@@ -36,20 +36,25 @@ function csrfToken(): string {
 }
 
 async function problemOf(answer: Response): Promise<Problem> {
-  const said = (await answer.json().catch(() => ({}))) as Partial<Problem> & { title?: string };
+  const said = (await answer.json().catch(() => ({}))) as Partial<Omit<Problem, "faults">> & {
+    title?: string;
+    faults?: { message: string }[];
+  };
   return {
     status: answer.status,
     code: said.code ?? "server.failed",
     happened: said.happened ?? said.title ?? unreachable.happened,
     means: said.means ?? unreachable.means,
     todo: said.todo ?? unreachable.todo,
-    faults: said.faults ?? [],
+    faults: said.faults?.map((fault) => fault.message) ?? [],
   };
 }
 
 interface Wish {
   method?: "GET" | "POST" | "PUT" | "DELETE";
   body?: unknown;
+  /** Sent as it is, instead of a body. */
+  file?: Blob;
   headers?: Record<string, string>;
   signal?: AbortSignal;
 }
@@ -60,13 +65,13 @@ async function ask(path: string, wish: Wish): Promise<Response> {
   if (method !== "GET") {
     headers["X-XSRF-TOKEN"] = csrfToken();
   }
-  if (wish.body !== undefined) {
-    headers["Content-Type"] = "application/json";
+  if (wish.file || wish.body !== undefined) {
+    headers["Content-Type"] = wish.file ? "text/csv" : "application/json";
   }
   const answer = await fetch(ROOT + path, {
     method,
     headers,
-    body: wish.body === undefined ? undefined : JSON.stringify(wish.body),
+    body: wish.file ?? (wish.body === undefined ? undefined : JSON.stringify(wish.body)),
     signal: wish.signal,
   }).catch((cause: unknown) => {
     if (wish.signal?.aborted) throw cause;

@@ -20,6 +20,12 @@ export function moment(instant: string, zone: string): string {
   return `${p.weekday} ${p.day} ${p.month?.slice(0, 3)}, ${p.hour}:${p.minute}`;
 }
 
+/** "Mon 23 Nov": a date without a time. */
+export function day(date: string): string {
+  const p = parts(`${date}T00:00:00Z`, "UTC", { weekday: "short", day: "numeric", month: "short" });
+  return `${p.weekday} ${p.day} ${p.month?.slice(0, 3)}`;
+}
+
 /** "Mon 07:00": for what lies within a week. */
 export function weekdayAndTime(instant: string, zone: string): string {
   const p = parts(instant, zone, { weekday: "short", hour: "2-digit", minute: "2-digit" });
@@ -54,5 +60,5 @@ const localIn = (at: Date, zone: string): string =>
 /** The same, in the zone of whoever is signed in. */
 export function useWhen() {
   const { zone } = useMe();
-  return { zone, moment: (instant: string) => moment(instant, zone) };
+  return { zone, day, moment: (instant: string) => moment(instant, zone) };
 }

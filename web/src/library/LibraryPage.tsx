@@ -19,7 +19,17 @@ export function LibraryPage() {
     <Loaded query={library}>
       {(view) => (
         <>
-          <Title title={words.section.library} line={words.library.line(view.entries.length, sought)} />
+          <Title
+            title={words.section.library}
+            line={words.library.line(view.entries.length, sought)}
+            actions={
+              view.publishes && (
+                <Link className="choose" to="/data">
+                  {words.data.title}
+                </Link>
+              )
+            }
+          />
           <div className="grid gap-12 pt-3 md:grid-cols-[270px_1fr]">
             <nav aria-label={words.library.folders}>
               <input

@@ -36,6 +36,9 @@ export function ReaderPage() {
               line={`${view.about} ${capital(view.shown.page.freshness)}.`}
               actions={view.maySubscribe && <Subscribe id={id} cut={cut} view={view} />}
             />
+            {view.warning && (
+              <p className="border-late text-late mb-3 border-l-2 py-1 pl-3">{view.warning}</p>
+            )}
             <CutSentence view={view} cut={cut} set={set} />
             <PageTabs pages={view.pages} current={view.shown.page.id} choose={(page) => set({ page })} />
             <div

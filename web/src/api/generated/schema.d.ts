@@ -804,6 +804,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/data-sets/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["one_1"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/data-sets/{id}/sights/{person}": {
         parameters: {
             query?: never;
@@ -812,6 +828,22 @@ export interface paths {
             cookie?: never;
         };
         get: operations["sight"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/data-sets/{id}/people": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["people_2"];
         put?: never;
         post?: never;
         delete?: never;
@@ -945,6 +977,16 @@ export interface components {
             /** Format: int32 */
             sizeBytes: number;
         };
+        AttemptView: {
+            /** Format: date-time */
+            at: string;
+            by: string;
+            /** Format: int64 */
+            millis: number;
+            load: components["schemas"]["LoadView"] | null;
+            more: number | null;
+            failure: string;
+        };
         AuditLine: {
             /** Format: int64 */
             id: number;
@@ -1040,15 +1082,30 @@ export interface components {
             address: string;
             password: string;
         };
-        DataSetView: {
+        DataSetLine: {
             /** Format: int64 */
             id: number;
             /** Format: int64 */
             folder: number;
+            folderName: string;
             name: string;
+            newestLoad: components["schemas"]["LoadView"] | null;
+            ruled: string[];
+            failure: string;
+            /** Format: int32 */
+            reports: number;
+        };
+        DataSetView: {
+            line: components["schemas"]["DataSetLine"];
+            owner: string;
+            mayChange: boolean;
             columns: components["schemas"]["Column"][];
             dateColumn: string | null;
-            newestLoad: components["schemas"]["LoadView"] | null;
+            attempts: components["schemas"]["AttemptView"][];
+            rules: components["schemas"]["RowRule"][];
+            ownerView: boolean;
+            fits: components["schemas"]["Fit"][];
+            usedBy: components["schemas"]["UsedBy"][];
         };
         DataSetWish: {
             /** Format: int64 */
@@ -1136,6 +1193,11 @@ export interface components {
             values: string[];
             chosen: string[];
         };
+        Fit: {
+            column: string;
+            unknownValues: string[];
+            unknownNames: string[];
+        };
         FolderMade: {
             /** Format: int64 */
             id: number;
@@ -1153,6 +1215,7 @@ export interface components {
             name: string;
             /** Format: int32 */
             entries: number;
+            mayPublish: boolean;
         };
         Given: {
             column: string;
@@ -1207,7 +1270,7 @@ export interface components {
             columns: components["schemas"]["ColumnFound"][];
             /** Format: int64 */
             rowsSeen: number;
-            firstRows: string[][];
+            firstRows: components["schemas"]["TypedValue"][][];
         };
         InvitationView: {
             name: string;
@@ -1242,6 +1305,7 @@ export interface components {
         LibraryView: {
             folders: components["schemas"]["FolderView"][];
             entries: components["schemas"]["Entry"][];
+            publishes: boolean;
         };
         LoadView: {
             /** Format: int32 */
@@ -1311,6 +1375,11 @@ export interface components {
             people: number[];
         };
         MyCopy: {
+            /** Format: int64 */
+            id: number;
+            name: string;
+        };
+        NamedPerson: {
             /** Format: int64 */
             id: number;
             name: string;
@@ -1452,6 +1521,7 @@ export interface components {
             maySubscribe: boolean;
             ruled: string[];
             ownerView: boolean;
+            warning: string;
             shown: components["schemas"]["PageView"];
         };
         Receipt: {
@@ -1477,6 +1547,10 @@ export interface components {
             mapping: number;
             who: string;
             values: string;
+        };
+        RowRulesWish: {
+            rules: components["schemas"]["RowRule"][];
+            ownerView: boolean;
         };
         RunLine: {
             /** Format: int64 */
@@ -1667,6 +1741,15 @@ export interface components {
             words: string;
             reply: string;
         };
+        TypedValue: {
+            text: string;
+            fits: boolean;
+        };
+        UsedBy: {
+            /** Format: int64 */
+            id: number;
+            title: string;
+        };
         VersionView: {
             /** Format: int32 */
             no: number;
@@ -1679,10 +1762,6 @@ export interface components {
             verbs: ("SEE" | "SUBSCRIBE_SELF" | "SUBSCRIBE_TEAMMATES" | "PUBLISH")[];
             sentence: string;
             chain: string[];
-        };
-        Wish: {
-            rules: components["schemas"]["RowRule"][];
-            ownerView: boolean;
         };
     };
     responses: never;
@@ -1903,7 +1982,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Wish"];
+                "application/json": components["schemas"]["RowRulesWish"];
             };
         };
         responses: {
@@ -2413,7 +2492,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "*/*": components["schemas"]["DataSetView"][];
+                    "*/*": components["schemas"]["DataSetLine"][];
                 };
             };
         };
@@ -2437,7 +2516,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "*/*": components["schemas"]["DataSetView"];
+                    "*/*": components["schemas"]["DataSetLine"];
                 };
             };
         };
@@ -2471,6 +2550,8 @@ export interface operations {
         parameters: {
             query: {
                 folder: string;
+                columns?: string;
+                dates?: "ISO" | "DAY_MONTH_YEAR" | "DAY_FIRST" | "MONTH_FIRST";
             };
             header?: never;
             path?: never;
@@ -3006,6 +3087,28 @@ export interface operations {
             };
         };
     };
+    one_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["DataSetView"];
+                };
+            };
+        };
+    };
     sight: {
         parameters: {
             query?: never;
@@ -3025,6 +3128,28 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["Sight"];
+                };
+            };
+        };
+    };
+    people_2: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["NamedPerson"][];
                 };
             };
         };

@@ -15,6 +15,7 @@ import mailshelf.core.data.TableBuilder;
 import mailshelf.core.data.csv.CsvForm;
 import mailshelf.core.data.csv.CsvTable;
 import mailshelf.core.rights.FolderId;
+import mailshelf.core.rights.PersonId;
 import mailshelf.store.data.DataSet;
 import mailshelf.store.data.LoadFiles;
 import picocli.CommandLine.Command;
@@ -34,8 +35,14 @@ final class Loading implements Callable<Integer> {
         Path folder = Files.createTempDirectory("bench-load");
         Path csv = folder.resolve("in.csv");
         write(csv);
-        DataSet dataSet =
-                new DataSet(new DataSetId(1), new FolderId(1), "tickets", Tickets.COLUMNS, Optional.of("date"), true);
+        DataSet dataSet = new DataSet(
+                new DataSetId(1),
+                new FolderId(1),
+                new PersonId(1),
+                "tickets",
+                Tickets.COLUMNS,
+                Optional.of("date"),
+                true);
         LoadFiles files = new LoadFiles(folder);
         for (int time = 1; time <= times; time++) {
             long start = System.nanoTime();

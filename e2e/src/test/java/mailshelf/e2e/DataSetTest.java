@@ -2,11 +2,18 @@ package mailshelf.e2e;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.microsoft.playwright.assertions.PlaywrightAssertions;
+import java.io.IOException;
 import java.net.http.HttpResponse;
 import java.nio.charset.Charset;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.RegisterExtension;
+import org.junit.jupiter.api.io.TempDir;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.ObjectMapper;
 
@@ -17,6 +24,18 @@ class DataSetTest {
 
     private static final String LANDINGS = "day;route;amount\n24.11.2026;Ytre Bø;1.234,50\n25.11.2026;Hovden;-7,5\n";
     private static final byte[] OF_AN_OFFICE = LANDINGS.getBytes(Charset.forName("windows-1252"));
+
+    private static final String REPORT = """
+            report: Quays
+            about: What was landed where.
+            data: quays
+            measures:
+              landed: {title: Landed, sum: amount}
+            pages:
+              - page: All
+                blocks:
+                  - {figure: landed}
+            """;
 
     private static Api sunniva;
 
@@ -38,7 +57,10 @@ class DataSetTest {
                         .valueStream()
                         .map(found -> found.get("column").get("type").asString()))
                 .containsExactly("DATE", "TEXT", "NUMBER");
-        assertThat(seen.get("firstRows").get(0).valueStream().map(JsonNode::asString))
+        assertThat(seen.get("firstRows")
+                        .get(0)
+                        .valueStream()
+                        .map(cell -> cell.get("text").asString()))
                 .containsExactly("2026-11-24", "Ytre Bø", "1234.50");
         assertThat(sunniva.get("data-sets").size()).isEqualTo(before);
     }
@@ -88,6 +110,113 @@ class DataSetTest {
 
         assertThat(refused.statusCode()).isEqualTo(422);
         assertThat(new String(refused.body())).contains("line 4, column amount").contains("12.5");
+    }
+
+    @Test
+    void a_failed_load_keeps_the_one_before_and_is_told_at_the_data_in_its_reports_and_to_its_owner() {
+        long pia = Staff.hired(sunniva, "Pia Publisher");
+        Staff.granted(sunniva, pia, 2, "PUBLISH");
+        Api publisher = DEMO.as("Pia Publisher");
+        long id = sunniva.post("data-sets", Wishes.dataSet(2, "quays", "day DATE", "route TEXT", "amount NUMBER"))
+                .get("id")
+                .asLong();
+        json(sunniva.upload("data-sets/" + id + "/loads", "day,route,amount\n2026-11-24,Ness,1.00\n"));
+        long report = sunniva.post("reports", Map.of("folder", 2, "yaml", REPORT))
+                .get("id")
+                .asLong();
+        assertThat(sunniva.get("reports/" + report).get("warning").asString()).isEmpty();
+
+        publisher.upload("data-sets/" + id + "/loads", "day,route,amount\n2026-11-25,Ness,much\n");
+
+        JsonNode told = sunniva.get("data-sets/" + id);
+        assertThat(told.get("line").get("failure").asString()).contains("line 2, column amount");
+        assertThat(told.get("line").get("newestLoad").get("rows").asLong()).isEqualTo(1);
+        assertThat(told.get("attempts")).hasSize(2);
+        assertThat(told.get("attempts").get(0).get("by").asString()).isEqualTo("Pia Publisher");
+        assertThat(sunniva.get("reports/" + report).get("warning").asString())
+                .startsWith("The load of ")
+                .contains("line 2, column amount");
+        Wait.until(
+                "the owner is told by mail",
+                () -> sunniva.get("mail-room/sunniva.rein@brinewater.example")
+                        .toString()
+                        .contains("“quays” could not be loaded"));
+
+        json(publisher.upload("data-sets/" + id + "/loads?mode=APPEND", "day,route,amount\n2026-11-25,Ness,2.00\n"));
+        assertThat(sunniva.get("reports/" + report).get("warning").asString()).isEmpty();
+        assertThat(sunniva.get("data-sets/" + id)
+                        .get("attempts")
+                        .get(0)
+                        .get("more")
+                        .asLong())
+                .isEqualTo(1);
+    }
+
+    @Test
+    void a_publisher_drops_a_file_corrects_its_types_and_keeps_it(@TempDir Path folder) throws IOException {
+        Path file =
+                Files.writeString(folder.resolve("berths.csv"), "day,berth,boats\n3/4/2026,007,1\n5/6/2026,008,two\n");
+        Reader reader = DEMO.reader().signInAs("Sunniva Rein");
+        reader.open("Library");
+        reader.link("Data sets").click();
+        reader.link("New data set").click();
+        reader.page.getByLabel("Drop a CSV file here").setInputFiles(file);
+
+        reader.page.getByLabel("Type of boats").selectOption("NUMBER");
+        PlaywrightAssertions.assertThat(reader.page.getByText("1 value does not fit"))
+                .isVisible();
+        reader.page.getByLabel("Type of boats").selectOption("TEXT");
+        reader.page.getByLabel("month first, 11/25/2026").check();
+        PlaywrightAssertions.assertThat(reader.page.getByText("2026-03-04")).isVisible();
+        reader.button("Keep data set").click();
+
+        PlaywrightAssertions.assertThat(reader.page.getByText("2 rows, figures to Wed 6 May"))
+                .isVisible();
+        JsonNode kept = sunniva.get("data-sets")
+                .valueStream()
+                .filter(line -> line.get("name").asString().equals("berths"))
+                .findFirst()
+                .orElseThrow();
+        assertThat(kept.get("newestLoad").get("figuresTo").asString()).isEqualTo("2026-05-06");
+    }
+
+    @Test
+    void row_rules_are_set_and_looked_up_on_the_page_of_the_data() {
+        long piers = dataSet("piers");
+        json(sunniva.upload(
+                "data-sets/" + piers + "/loads", "day,route,amount\n2026-11-24,Ness,1.00\n2026-11-24,Skarv,2.00\n"));
+        long keepers = sunniva.post(
+                        "data-sets",
+                        Map.of(
+                                "folder",
+                                1,
+                                "name",
+                                "keepers",
+                                "columns",
+                                List.of(
+                                        Map.of("name", "who", "type", "TEXT", "decimals", 0),
+                                        Map.of("name", "pier", "type", "TEXT", "decimals", 0))))
+                .get("id")
+                .asLong();
+        json(sunniva.upload(
+                "data-sets/" + keepers + "/loads",
+                "who,pier\nida.solvang@brinewater.example,Ness\nnobody here,Hovden\n"));
+        Reader reader = DEMO.reader().signInAs("Sunniva Rein");
+        reader.page.navigate("/data/" + piers);
+
+        reader.button("Rule who sees which rows").click();
+        reader.page.getByLabel("is given by the mapping table").selectOption("keepers");
+        reader.page.getByLabel("to the one named in").selectOption("who");
+        reader.page.getByLabel("its column of values (* for all)").selectOption("pier");
+        reader.button("Keep rules").click();
+
+        PlaywrightAssertions.assertThat(reader.page.getByText("No row has Hovden."))
+                .isVisible();
+        PlaywrightAssertions.assertThat(reader.page.getByText("Nobody and no group is called nobody here."))
+                .isVisible();
+        reader.page.getByLabel("Person").selectOption("Ida Solvang");
+        PlaywrightAssertions.assertThat(reader.page.getByText("Sees 1 of 2 rows."))
+                .isVisible();
     }
 
     private static long dataSet(String name) {

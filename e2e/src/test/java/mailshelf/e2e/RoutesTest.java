@@ -39,6 +39,8 @@ class RoutesTest {
             POST /data-sets | data-sets | 401 404 403 403 422 403 -
             POST /data-sets/inspections | data-sets/inspections?folder=1 | 401 404 403 403 422 403 422
             POST /data-sets/{id}/loads | data-sets/1/loads | 401 404 403 403 422 403 -
+            GET /data-sets/{id} | data-sets/1 | 401 404 404 404 200 200 200
+            GET /data-sets/{id}/people | data-sets/1/people | 401 404 404 404 200 200 200
             PUT /data-sets/{id}/row-rules | data-sets/1/row-rules | 401 404 403 403 422 403 422
             GET /data-sets/{id}/sights/{person} | data-sets/1/sights/3 | 401 404 404 404 200 200 200
             GET /demo/people | demo/people | 200 200 200 200 200 200 200

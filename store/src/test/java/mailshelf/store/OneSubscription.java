@@ -46,8 +46,8 @@ public record OneSubscription(Person ida, Subscription subscription) {
         Person ida = Someone.kept(tx, "Ida");
         var traffic = new FolderStore().insert(tx, Optional.empty(), "Traffic");
         new ReportStore().insert(tx, traffic, ida.id(), "Cancelled sailings", "report: x", NOW);
-        var dataSet =
-                new DataSetStore().insert(tx, traffic, "sailings", List.of(Column.date("date")), Optional.of("date"));
+        var dataSet = new DataSetStore()
+                .insert(tx, traffic, ida.id(), "sailings", List.of(Column.date("date")), Optional.of("date"));
         new DataSetStore().insertLoad(tx, dataSet, 1, "0".repeat(64), 0, Optional.empty(), NOW);
         Subscription draft = new Subscription(
                 new SubscriptionId(0), ida.id(), State.DRAFT, "", 1, terms(ida, "Cancelled"), Optional.empty());

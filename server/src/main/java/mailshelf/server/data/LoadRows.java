@@ -2,8 +2,12 @@ package mailshelf.server.data;
 
 import java.io.IOException;
 import java.io.InputStream;
+import java.time.Duration;
 import java.time.Instant;
+import java.util.Locale;
 import java.util.Optional;
+import java.util.stream.Collectors;
+import mailshelf.core.Problem;
 import mailshelf.core.audit.Act;
 import mailshelf.core.audit.Thing;
 import mailshelf.core.data.DataSetId;
@@ -14,23 +18,37 @@ import mailshelf.core.data.TableBuilder;
 import mailshelf.core.data.csv.CsvTable;
 import mailshelf.core.data.csv.DateForm;
 import mailshelf.core.rights.Person;
+import mailshelf.core.wording.Words;
+import mailshelf.server.HouseSettings;
 import mailshelf.server.audit.AuditTrail;
 import mailshelf.server.clock.BusinessClock;
+import mailshelf.server.http.Languages;
 import mailshelf.server.rights.Gate;
 import mailshelf.store.Database;
+import mailshelf.store.Tx;
 import mailshelf.store.data.DataSet;
 import mailshelf.store.data.DataSetStore;
 import mailshelf.store.data.Load;
+import mailshelf.store.data.LoadAttempt;
 import mailshelf.store.data.LoadFiles;
+import mailshelf.store.people.NoticeStore;
+import mailshelf.store.people.PersonStore;
 import org.springframework.stereotype.Component;
 
 /** Loads rows from CSV as a new version of a data set, whole or not at all. One load at a time. */
 @Component
 class LoadRows {
+    private static final Words HOUSE = Words.in(Locale.ENGLISH);
+    private static final int MOST_FAULTS_TOLD = 3;
+    private static final int LONGEST_FAILURE = 2000;
+
     private final Gate gate;
     private final Database database;
     private final DataSetStore dataSets;
     private final LoadFiles files;
+    private final PersonStore people;
+    private final NoticeStore notices;
+    private final HouseSettings settings;
     private final Tables tables;
     private final BusinessClock clock;
     private final AuditTrail audit;
@@ -46,6 +64,9 @@ class LoadRows {
             Database database,
             DataSetStore dataSets,
             LoadFiles files,
+            PersonStore people,
+            NoticeStore notices,
+            HouseSettings settings,
             Tables tables,
             BusinessClock clock,
             AuditTrail audit) {
@@ -53,15 +74,36 @@ class LoadRows {
         this.database = database;
         this.dataSets = dataSets;
         this.files = files;
+        this.people = people;
+        this.notices = notices;
+        this.settings = settings;
         this.tables = tables;
         this.clock = clock;
         this.audit = audit;
     }
 
-    /** @param meant which form days are in that fit several */
+    /**
+     * A load that fails leaves the one before it in use, and is told where its figures are read.
+     *
+     * @param meant which form days are in that fit several
+     */
     synchronized Load run(Person who, DataSetId id, Mode mode, Optional<DateForm> meant, InputStream body)
             throws IOException {
         DataSet dataSet = database.inTransaction(tx -> gate.publishable(tx, who, id));
+        long begun = System.nanoTime();
+        try {
+            Load load = load(who, dataSet, mode, meant, body);
+            keep(who, dataSet, begun, Optional.of(load), "");
+            return load;
+        } catch (RuntimeException | IOException e) {
+            keep(who, dataSet, begun, Optional.empty(), failure(e));
+            throw e;
+        }
+    }
+
+    private Load load(Person who, DataSet dataSet, Mode mode, Optional<DateForm> meant, InputStream body)
+            throws IOException {
+        DataSetId id = dataSet.id();
         Optional<Load> before = database.inTransaction(tx -> dataSets.newestLoad(tx, id));
         TableBuilder rows = mode == Mode.APPEND && before.isPresent()
                 ? TableBuilder.from(tables.newest(dataSet).slicing().table())
@@ -82,5 +124,43 @@ class LoadRows {
         tables.put(dataSet, new Tables.Loaded(load, new Slicing(table)));
         files.removeOlderThan(id, no);
         return load;
+    }
+
+    private void keep(Person who, DataSet dataSet, long begun, Optional<Load> load, String failure) {
+        long millis = Duration.ofNanos(System.nanoTime() - begun).toMillis();
+        LoadAttempt attempt = new LoadAttempt(clock.instant(), who.id(), millis, load, failure);
+        database.doInTransaction(tx -> {
+            dataSets.insertAttempt(tx, dataSet.id(), attempt);
+            if (load.isEmpty() && !dataSet.owner().equals(who.id())) {
+                tellOwner(tx, who, dataSet, attempt);
+            }
+        });
+    }
+
+    /** Whoever loads by hand is told at once. */
+    private void tellOwner(Tx tx, Person who, DataSet dataSet, LoadAttempt attempt) {
+        Person owner = people.find(tx, dataSet.owner()).orElseThrow();
+        Words words = Words.in(Languages.supported(owner.locale()));
+        String link = settings.baseUrl() + "/data/" + dataSet.id().value();
+        notices.insert(
+                tx,
+                owner.id(),
+                words.say("notice.load-failed.subject", dataSet.name()),
+                words.say("notice.load-failed.body", who.name(), dataSet.name(), attempt.failure(), link),
+                attempt.at());
+    }
+
+    /** In the language of the house, as everybody reads it who reads the figures. */
+    private static String failure(Exception e) {
+        if (!(e instanceof Problem problem)) {
+            return HOUSE.say("load.failed");
+        }
+        String faults = problem.faults().stream()
+                .limit(MOST_FAULTS_TOLD)
+                .map(Problem.Fault::message)
+                .collect(Collectors.joining("; "));
+        String said = problem.sentences(HOUSE).get(0);
+        String whole = faults.isEmpty() || said.contains(faults) ? said : said + " " + faults;
+        return whole.length() > LONGEST_FAILURE ? whole.substring(0, LONGEST_FAILURE) : whole;
     }
 }

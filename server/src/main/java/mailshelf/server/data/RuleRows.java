@@ -42,7 +42,7 @@ class RuleRows {
     private final AuditTrail audit;
 
     /** @param ownerView whether issues may show all what their owner may see */
-    record Wish(List<RowRule> rules, boolean ownerView) {}
+    record RowRulesWish(List<RowRule> rules, boolean ownerView) {}
 
     /**
      * What a rule gives a person.
@@ -81,7 +81,7 @@ class RuleRows {
         this.audit = audit;
     }
 
-    void put(Person who, DataSetId id, Wish wish) {
+    void put(Person who, DataSetId id, RowRulesWish wish) {
         database.doInTransaction(tx -> {
             DataSet dataSet = gate.publishable(tx, who, id);
             requireRules(tx, who, dataSet, wish.rules());

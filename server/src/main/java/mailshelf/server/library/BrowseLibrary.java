@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import mailshelf.core.data.Viewer;
 import mailshelf.core.report.Definition;
@@ -55,7 +56,7 @@ class BrowseLibrary {
     private final Viewers viewers;
     private final BusinessClock clock;
 
-    record FolderView(FolderId id, Optional<FolderId> parent, String name, int entries) {}
+    record FolderView(FolderId id, Optional<FolderId> parent, String name, int entries, boolean mayPublish) {}
 
     record MyCopy(SubscriptionId id, String name) {}
 
@@ -78,7 +79,10 @@ class BrowseLibrary {
             boolean maySubscribe,
             List<MyCopy> mine) {}
 
-    record LibraryView(List<FolderView> folders, List<Entry> entries) {}
+    /** @param publishes whether the reader has data sets to mind, or may make some */
+    record LibraryView(List<FolderView> folders, List<Entry> entries, boolean publishes) {}
+
+    private record Read(List<Folder> folders, List<Found> found, Set<FolderId> publishable, boolean readsHouse) {}
 
     private record Found(
             Report report,
@@ -112,7 +116,6 @@ class BrowseLibrary {
     }
 
     LibraryView run(Person who, String words) {
-        record Read(List<Folder> folders, List<Found> found) {}
         Read read = database.inTransaction(tx -> {
             Gate.Access access = gate.access(tx, who);
             List<Folder> visible = folders.all(tx).stream()
@@ -123,15 +126,20 @@ class BrowseLibrary {
                     .map(report -> find(tx, who, access, report))
                     .filter(entry -> matches(entry, words))
                     .toList();
-            return new Read(visible, found);
+            Set<FolderId> publishable = visible.stream()
+                    .map(Folder::id)
+                    .filter(folder -> access.may(Verb.PUBLISH, folder))
+                    .collect(Collectors.toSet());
+            return new Read(visible, found, publishable, gate.readsHouse(who));
         });
         List<Entry> entries =
                 read.found().stream().map(found -> entry(who, found)).toList();
         return new LibraryView(
                 read.folders().stream()
-                        .map(folder -> folderView(folder, read.folders(), entries))
+                        .map(folder -> folderView(folder, read, entries))
                         .toList(),
-                entries);
+                entries,
+                read.readsHouse() || !read.publishable().isEmpty());
     }
 
     private Found find(Tx tx, Person who, Gate.Access access, Report report) {
@@ -210,14 +218,20 @@ class BrowseLibrary {
                 mine);
     }
 
-    private static FolderView folderView(Folder folder, List<Folder> visible, List<Entry> entries) {
+    private static FolderView folderView(Folder folder, Read read, List<Entry> entries) {
+        List<Folder> visible = read.folders();
         boolean parentVisible = folder.parent()
                 .filter(parent -> visible.stream().anyMatch(f -> f.id().equals(parent)))
                 .isPresent();
         int count = (int) entries.stream()
                 .filter(entry -> isWithin(entry.folder(), folder.id(), visible))
                 .count();
-        return new FolderView(folder.id(), parentVisible ? folder.parent() : Optional.empty(), folder.name(), count);
+        return new FolderView(
+                folder.id(),
+                parentVisible ? folder.parent() : Optional.empty(),
+                folder.name(),
+                count,
+                read.publishable().contains(folder.id()));
     }
 
     private static boolean isWithin(FolderId folder, FolderId ancestor, List<Folder> folders) {

@@ -5,6 +5,7 @@ import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import mailshelf.core.Problem;
 import mailshelf.core.data.Filter;
 import mailshelf.core.data.Slice;
@@ -27,6 +28,8 @@ import mailshelf.server.data.Viewers;
 import mailshelf.server.http.Languages;
 import mailshelf.server.rights.Gate;
 import mailshelf.store.Database;
+import mailshelf.store.data.DataSetStore;
+import mailshelf.store.data.LoadAttempt;
 import mailshelf.store.library.Report;
 import mailshelf.store.people.FolderStore;
 import org.springframework.stereotype.Component;
@@ -40,6 +43,7 @@ public class ReadReport {
     private final Definitions definitions;
     private final Tables tables;
     private final Viewers viewers;
+    private final DataSetStore dataSets;
     private final BusinessClock clock;
 
     /** What is asked for; an empty page means the first. */
@@ -67,6 +71,7 @@ public class ReadReport {
      * A report to be read.
      *
      * @param ruled titles of the columns by which row rules limit what people see
+     * @param warning what the reader must know of the data before he trusts the figures; "" for nothing
      * @param ownerView whether issues may show all what their owner may see
      */
     public record ReaderView(
@@ -81,6 +86,7 @@ public class ReadReport {
             boolean maySubscribe,
             List<String> ruled,
             boolean ownerView,
+            String warning,
             PageView shown) {}
 
     ReadReport(
@@ -90,6 +96,7 @@ public class ReadReport {
             Definitions definitions,
             Tables tables,
             Viewers viewers,
+            DataSetStore dataSets,
             BusinessClock clock) {
         this.gate = gate;
         this.database = database;
@@ -97,6 +104,7 @@ public class ReadReport {
         this.definitions = definitions;
         this.tables = tables;
         this.viewers = viewers;
+        this.dataSets = dataSets;
         this.clock = clock;
     }
 
@@ -106,7 +114,8 @@ public class ReadReport {
                 Definitions.Published published,
                 boolean maySubscribe,
                 Viewer viewer,
-                List<String> ruled) {}
+                List<String> ruled,
+                Optional<LoadAttempt> failed) {}
         Found found = database.inTransaction(tx -> {
             Report report = gate.readable(tx, who, id);
             boolean maySubscribe = gate.access(tx, who).may(Verb.SUBSCRIBE_SELF, report.folder());
@@ -122,7 +131,10 @@ public class ReadReport {
                             .map(each -> published
                                     .definition()
                                     .columnTitle(each.rule().column()))
-                            .toList());
+                            .toList(),
+                    dataSets.attempts(tx, published.dataSet().id(), 1).stream()
+                            .filter(attempt -> attempt.load().isEmpty())
+                            .findFirst());
         });
         Definition definition = found.published().definition();
         List<Filter> filters = Filters.parse(wish.filters(), definition);
@@ -153,6 +165,10 @@ public class ReadReport {
                 found.maySubscribe(),
                 found.ruled(),
                 found.published().dataSet().ownerView(),
+                found.failed()
+                        .map(attempt -> words.say(
+                                "reader.load-failed", words.dates(who.zone()).moment(attempt.at()), attempt.failure()))
+                        .orElse(""),
                 PageView.of(written, wish.chartWidth()));
     }
 

@@ -5,10 +5,12 @@ import java.util.Optional;
 import mailshelf.core.data.Column;
 import mailshelf.core.data.DataSetId;
 import mailshelf.core.rights.FolderId;
+import mailshelf.core.rights.PersonId;
 
 /**
  * Typed columns under a name; its rows come by loads.
  *
+ * @param owner who made it, and is told when a load of it fails
  * @param folder who may publish there may load it, who may see that may make reports of it
  * @param dateColumn by which its rows are sorted and periods are cut; mapping tables have none
  * @param ownerView whether issues may show everybody on a list what their owner may see
@@ -16,6 +18,7 @@ import mailshelf.core.rights.FolderId;
 public record DataSet(
         DataSetId id,
         FolderId folder,
+        PersonId owner,
         String name,
         List<Column> columns,
         Optional<String> dateColumn,

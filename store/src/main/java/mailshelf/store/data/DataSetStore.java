@@ -10,18 +10,21 @@ import mailshelf.core.data.LoadId;
 import mailshelf.core.data.RowRule;
 import mailshelf.core.json.CoreJson;
 import mailshelf.core.rights.FolderId;
+import mailshelf.core.rights.PersonId;
 import mailshelf.store.Row;
 import mailshelf.store.Tx;
 
 /** Data sets and the record of their loads; the rows themselves are files. */
 public final class DataSetStore {
-    private static final String DATA_SET = "SELECT id, folder, name, columns, date_column, owner_view FROM data_set";
+    private static final String DATA_SET =
+            "SELECT id, folder, owner, name, columns, date_column, owner_view FROM data_set";
     private static final String LOAD = "SELECT id, data_set, no, sha256, row_count, figures_to, loaded_at FROM load";
 
     private static DataSet dataSet(Row row) {
         return new DataSet(
                 new DataSetId(row.number("id")),
                 new FolderId(row.number("folder")),
+                new PersonId(row.number("owner")),
                 row.text("name"),
                 List.of(CoreJson.read(row.text("columns"), Column[].class)),
                 row.optionalText("date_column"),
@@ -29,8 +32,12 @@ public final class DataSetStore {
     }
 
     private static Load load(Row row) {
+        return load(row, row.number("id"));
+    }
+
+    private static Load load(Row row, long id) {
         return new Load(
-                new LoadId(row.number("id")),
+                new LoadId(id),
                 new DataSetId(row.number("data_set")),
                 row.integer("no"),
                 row.text("sha256"),
@@ -51,10 +58,12 @@ public final class DataSetStore {
         return tx.one(DATA_SET + " WHERE name = ?", DataSetStore::dataSet, name);
     }
 
-    public DataSetId insert(Tx tx, FolderId folder, String name, List<Column> columns, Optional<String> dateColumn) {
+    public DataSetId insert(
+            Tx tx, FolderId folder, PersonId owner, String name, List<Column> columns, Optional<String> dateColumn) {
         return new DataSetId(tx.insert(
-                "INSERT INTO data_set (folder, name, columns, date_column) VALUES (?, ?, ?, ?)",
+                "INSERT INTO data_set (folder, owner, name, columns, date_column) VALUES (?, ?, ?, ?, ?)",
                 folder,
+                owner,
                 name,
                 CoreJson.write(columns),
                 dateColumn));
@@ -89,6 +98,40 @@ public final class DataSetStore {
     public Optional<Load> newestLoad(Tx tx, DataSetId dataSet) {
         return tx.one(
                 LOAD + " WHERE data_set = ? ORDER BY no DESC FETCH FIRST 1 ROW ONLY", DataSetStore::load, dataSet);
+    }
+
+    /** The newest tries, newest first. */
+    public List<LoadAttempt> attempts(Tx tx, DataSetId dataSet, int most) {
+        return tx.list(
+                """
+                SELECT a.at, a.by_person, a.millis, a.load, a.failure,
+                       l.data_set, l.no, l.sha256, l.row_count, l.figures_to, l.loaded_at
+                  FROM load_attempt a
+                  LEFT JOIN load l ON l.id = a.load
+                 WHERE a.data_set = ?
+                 ORDER BY a.id DESC
+                 FETCH FIRST ? ROWS ONLY""",
+                row -> new LoadAttempt(
+                        row.instant("at"),
+                        new PersonId(row.number("by_person")),
+                        row.number("millis"),
+                        row.optionalNumber("load").map(id -> load(row, id)),
+                        row.text("failure")),
+                dataSet,
+                most);
+    }
+
+    public void insertAttempt(Tx tx, DataSetId dataSet, LoadAttempt attempt) {
+        tx.insert(
+                """
+                INSERT INTO load_attempt (data_set, at, by_person, millis, load, failure)
+                VALUES (?, ?, ?, ?, ?, ?)""",
+                dataSet,
+                attempt.at(),
+                attempt.by(),
+                attempt.millis(),
+                attempt.load().map(Load::id),
+                attempt.failure());
     }
 
     public Optional<Load> findLoad(Tx tx, LoadId id) {

@@ -7,10 +7,12 @@ import java.util.ArrayList;
 import java.util.Collections;
 import java.util.Comparator;
 import java.util.EnumMap;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.IntStream;
 import mailshelf.core.Problem;
@@ -22,7 +24,7 @@ import mailshelf.core.wording.OneLine;
  * be looked at and corrected before anything is kept.
  *
  * @param rows how many rows were looked at
- * @param firstRows the first of them, as typed: a plain decimal, an ISO date, or text; "" for none
+ * @param firstRows the first of them, as they are written
  */
 public record Inspection(CsvForm form, List<Found> columns, long rows, List<List<String>> firstRows) {
     private static final List<Character> SEPARATORS = List.of(',', ';', '\t', '|');
@@ -87,7 +89,53 @@ public record Inspection(CsvForm form, List<Found> columns, long rows, List<List
                 form,
                 columns,
                 rows.size(),
-                rows.stream().limit(SHOWN).map(row -> typed(row, columns, form)).toList());
+                rows.stream().limit(SHOWN).map(row -> padded(row, names.size())).toList());
+    }
+
+    private static List<String> padded(List<String> row, int size) {
+        return IntStream.range(0, size)
+                .mapToObj(i -> i < row.size() ? row.get(i) : "")
+                .toList();
+    }
+
+    /**
+     * A value as its column would take it.
+     *
+     * @param text a plain decimal, an ISO date or text, "" for none; as it is written where it does not fit
+     */
+    public record TypedValue(String text, boolean fits) {}
+
+    /**
+     * The first rows as they would be kept.
+     *
+     * @param types those of the file's columns, in its order
+     * @param dates which form days are in that fit several
+     */
+    public List<List<TypedValue>> typed(List<Column> types, Optional<DateForm> dates) {
+        Map<String, DateForm> forms = new HashMap<>(form.dates());
+        columns.stream()
+                .filter(Found::isAmbiguous)
+                .forEach(found ->
+                        dates.ifPresent(meant -> forms.put(found.column().name(), meant)));
+        CsvForm read = new CsvForm(form.separator(), form.decimalMark(), forms);
+        return firstRows.stream()
+                .map(row -> IntStream.range(0, types.size())
+                        .mapToObj(i -> cell(read, types.get(i), row.get(i)))
+                        .toList())
+                .toList();
+    }
+
+    private static TypedValue cell(CsvForm form, Column column, String written) {
+        Optional<String> plain = form.plain(written, column).filter(value -> value.isEmpty() || fits(value, column));
+        return new TypedValue(plain.orElse(written), plain.isPresent());
+    }
+
+    private static boolean fits(String plain, Column column) {
+        return switch (column.type()) {
+            case TEXT -> true;
+            case NUMBER -> decimals(plain) <= column.decimals();
+            case DATE -> DateForm.ISO.read(plain).isPresent();
+        };
     }
 
     /** Lines that have as many fields as the first, times the fields: a separator that is none splits nothing evenly. */
@@ -204,13 +252,5 @@ public record Inspection(CsvForm form, List<Found> columns, long rows, List<List
     private static int decimals(String plain) {
         int point = plain.indexOf('.');
         return point < 0 ? 0 : plain.length() - point - 1;
-    }
-
-    private static List<String> typed(List<String> row, List<Found> columns, CsvForm form) {
-        return IntStream.range(0, columns.size())
-                .mapToObj(i -> form.plain(
-                                i < row.size() ? row.get(i) : "", columns.get(i).column())
-                        .orElseThrow())
-                .toList();
     }
 }

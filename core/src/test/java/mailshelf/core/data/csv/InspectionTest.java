@@ -36,7 +36,7 @@ class InspectionTest {
                         Column.number("fare", 2),
                         Column.text("code"));
         assertThat(seen.columns().get(1).empty()).isEqualTo(1);
-        assertThat(seen.firstRows().get(1)).containsExactly("2026-11-25", "", "80", "7.5", "010");
+        assertThat(typed(seen).get(1)).containsExactly("2026-11-25", "", "80", "7.5", "010");
     }
 
     @Test
@@ -44,9 +44,34 @@ class InspectionTest {
         Inspection seen = seen("Tag;Betrag;Text\n24.11.2026;1.234,50;\"a; b\"\n1.2.2026;-7,5;\"zwei\nZeilen\"\n");
 
         assertThat(seen.form()).isEqualTo(new CsvForm(';', DecimalMark.COMMA, Map.of("Tag", DateForm.DAY_MONTH_YEAR)));
-        assertThat(seen.firstRows())
+        assertThat(typed(seen))
                 .containsExactly(
                         List.of("2026-11-24", "1234.50", "a; b"), List.of("2026-02-01", "-7.5", "zwei\nZeilen"));
+    }
+
+    @Test
+    void types_corrected_by_hand_show_what_they_would_keep_and_what_does_not_fit() {
+        Inspection seen = seen("day,code,fare\n1/2/2026,007,12.50\n3/4/2026,x,7\n");
+
+        List<List<Inspection.TypedValue>> rows = seen.typed(
+                List.of(Column.date("day"), Column.number("code", 0), Column.number("fare", 1)),
+                Optional.of(DateForm.MONTH_FIRST));
+
+        assertThat(rows.get(0))
+                .containsExactly(
+                        new Inspection.TypedValue("2026-01-02", true),
+                        new Inspection.TypedValue("007", true),
+                        new Inspection.TypedValue("12.50", false));
+        assertThat(rows.get(1).get(1)).isEqualTo(new Inspection.TypedValue("x", false));
+        assertThat(rows.get(1).get(2)).isEqualTo(new Inspection.TypedValue("7", true));
+    }
+
+    private static List<List<String>> typed(Inspection seen) {
+        List<Column> found =
+                seen.columns().stream().map(Inspection.Found::column).toList();
+        return seen.typed(found, Optional.empty()).stream()
+                .map(row -> row.stream().map(Inspection.TypedValue::text).toList())
+                .toList();
     }
 
     @Test

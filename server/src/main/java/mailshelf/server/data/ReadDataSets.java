@@ -1,0 +1,192 @@
+package mailshelf.server.data;
+
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import mailshelf.core.data.Column;
+import mailshelf.core.data.DataSetId;
+import mailshelf.core.data.RowRule;
+import mailshelf.core.report.ReportId;
+import mailshelf.core.rights.FolderId;
+import mailshelf.core.rights.Person;
+import mailshelf.core.rights.PersonId;
+import mailshelf.core.rights.Verb;
+import mailshelf.server.library.Definitions;
+import mailshelf.server.rights.Gate;
+import mailshelf.store.Database;
+import mailshelf.store.Tx;
+import mailshelf.store.data.DataSet;
+import mailshelf.store.data.DataSetStore;
+import mailshelf.store.data.Load;
+import mailshelf.store.data.LoadAttempt;
+import mailshelf.store.library.ReportStore;
+import mailshelf.store.people.FolderStore;
+import mailshelf.store.people.PersonStore;
+import org.springframework.stereotype.Component;
+
+/** Reads data sets with their loads, rules and reports, for those who mind them. */
+@Component
+class ReadDataSets {
+    private static final int LOADS_SHOWN = 20;
+
+    private final Gate gate;
+    private final Database database;
+    private final DataSetStore dataSets;
+    private final FolderStore folders;
+    private final PersonStore people;
+    private final ReportStore reports;
+    private final Definitions definitions;
+    private final Tables tables;
+    private final RuleRows ruleRows;
+
+    record LoadView(int no, long rows, Optional<LocalDate> figuresTo, Instant loadedAt, String sha256) {
+        static LoadView of(Load load) {
+            return new LoadView(load.no(), load.rows(), load.figuresTo(), load.loadedAt(), load.sha256());
+        }
+    }
+
+    /**
+     * A data set in the list.
+     *
+     * @param ruled the columns that row rules limit
+     * @param failure why the newest try to load it failed; "" where it did not
+     */
+    record DataSetLine(
+            DataSetId id,
+            FolderId folder,
+            String folderName,
+            String name,
+            Optional<LoadView> newestLoad,
+            List<String> ruled,
+            String failure,
+            int reports) {}
+
+    /**
+     * A try to load it.
+     *
+     * @param more rows more than in the load before it, or fewer
+     */
+    record AttemptView(
+            Instant at, String by, long millis, Optional<LoadView> load, Optional<Long> more, String failure) {}
+
+    record UsedBy(ReportId id, String title) {}
+
+    record DataSetView(
+            DataSetLine line,
+            String owner,
+            boolean mayChange,
+            List<Column> columns,
+            Optional<String> dateColumn,
+            List<AttemptView> attempts,
+            List<RowRule> rules,
+            boolean ownerView,
+            List<RuleRows.Fit> fits,
+            List<UsedBy> usedBy) {}
+
+    ReadDataSets(
+            Gate gate,
+            Database database,
+            DataSetStore dataSets,
+            FolderStore folders,
+            PersonStore people,
+            ReportStore reports,
+            Definitions definitions,
+            Tables tables,
+            RuleRows ruleRows) {
+        this.gate = gate;
+        this.database = database;
+        this.dataSets = dataSets;
+        this.folders = folders;
+        this.people = people;
+        this.reports = reports;
+        this.definitions = definitions;
+        this.tables = tables;
+        this.ruleRows = ruleRows;
+    }
+
+    List<DataSetLine> list(Person who) {
+        return database.inTransaction(tx -> dataSets.all(tx).stream()
+                .filter(dataSet -> gate.mayMind(tx, who, dataSet))
+                .map(dataSet -> line(tx, who, dataSet))
+                .toList());
+    }
+
+    DataSetView one(Person who, DataSetId id) {
+        return database.inTransaction(tx -> {
+            DataSet dataSet = gate.mindable(tx, who, id);
+            Optional<Tables.Loaded> loaded = dataSets.newestLoad(tx, id).map(load -> tables.of(dataSet, load));
+            return new DataSetView(
+                    line(tx, who, dataSet),
+                    people.find(tx, dataSet.owner()).orElseThrow().name(),
+                    gate.access(tx, who).may(Verb.PUBLISH, dataSet.folder()),
+                    dataSet.columns(),
+                    dataSet.dateColumn(),
+                    attempts(tx, id),
+                    dataSets.rowRules(tx, id),
+                    dataSet.ownerView(),
+                    ruleRows.fits(tx, dataSet, loaded),
+                    usedBy(tx, who, dataSet));
+        });
+    }
+
+    record NamedPerson(PersonId id, String name) {}
+
+    /** Whose sight can be looked up. */
+    List<NamedPerson> people(Person who, DataSetId id) {
+        return database.inTransaction(tx -> {
+            gate.mindable(tx, who, id);
+            return people.all(tx).stream()
+                    .filter(Person::active)
+                    .map(person -> new NamedPerson(person.id(), person.name()))
+                    .toList();
+        });
+    }
+
+    DataSetLine line(Tx tx, Person who, DataSet dataSet) {
+        return new DataSetLine(
+                dataSet.id(),
+                dataSet.folder(),
+                folders.find(tx, dataSet.folder()).orElseThrow().name(),
+                dataSet.name(),
+                dataSets.newestLoad(tx, dataSet.id()).map(LoadView::of),
+                dataSets.rowRules(tx, dataSet.id()).stream()
+                        .map(RowRule::column)
+                        .toList(),
+                dataSets.attempts(tx, dataSet.id(), 1).stream()
+                        .map(LoadAttempt::failure)
+                        .findFirst()
+                        .orElse(""),
+                usedBy(tx, who, dataSet).size());
+    }
+
+    private List<AttemptView> attempts(Tx tx, DataSetId id) {
+        List<LoadAttempt> newestFirst = dataSets.attempts(tx, id, LOADS_SHOWN + 1);
+        List<AttemptView> views = new ArrayList<>();
+        for (int i = 0; i < Math.min(LOADS_SHOWN, newestFirst.size()); i++) {
+            LoadAttempt attempt = newestFirst.get(i);
+            Optional<Load> before = newestFirst.subList(i + 1, newestFirst.size()).stream()
+                    .flatMap(earlier -> earlier.load().stream())
+                    .findFirst();
+            views.add(new AttemptView(
+                    attempt.at(),
+                    people.find(tx, attempt.by()).orElseThrow().name(),
+                    attempt.millis(),
+                    attempt.load().map(LoadView::of),
+                    attempt.load().flatMap(load -> before.map(earlier -> load.rows() - earlier.rows())),
+                    attempt.failure()));
+        }
+        return views;
+    }
+
+    /** Of the reports that are made of it, those that one may see. */
+    private List<UsedBy> usedBy(Tx tx, Person who, DataSet dataSet) {
+        Gate.Access access = gate.access(tx, who);
+        return reports.all(tx).stream()
+                .filter(report -> access.may(Verb.SEE, report.folder()))
+                .filter(report -> definitions.newest(tx, report).dataSet().id().equals(dataSet.id()))
+                .map(report -> new UsedBy(report.id(), report.title()))
+                .toList();
+    }
+}

@@ -1,0 +1,14 @@
+package mailshelf.store.data;
+
+import java.time.Instant;
+import java.util.Optional;
+import mailshelf.core.rights.PersonId;
+
+/**
+ * A try to load a data set.
+ *
+ * @param millis how long it took
+ * @param load what came of it; empty where it failed, and the load before it stayed in use
+ * @param failure why it failed; "" where it did not
+ */
+public record LoadAttempt(Instant at, PersonId by, long millis, Optional<Load> load, String failure) {}

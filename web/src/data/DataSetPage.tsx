@@ -1,0 +1,195 @@
+import { useState } from "react";
+import { Link, useParams } from "react-router";
+import { call, type Api } from "../api/client";
+import { useChange, useRead } from "../api/use";
+import { Fault } from "../kit/Fault";
+import { Heads } from "../kit/Heads";
+import { Loaded } from "../kit/Loaded";
+import { useNotice } from "../kit/Notices";
+import { Title } from "../kit/Title";
+import { useWhen } from "../kit/when";
+import { words } from "../words";
+import { DropFile } from "./DropFile";
+import { RowRules } from "./RowRules";
+import { Sight } from "./Sight";
+
+type View = Api["DataSetView"];
+
+/** One data set: its columns, loads and reports, who sees which rows, and loading it anew. */
+export function DataSetPage() {
+  const { id = "" } = useParams();
+  const dataSet = useRead<View>(`data-sets/${id}`);
+  return <Loaded query={dataSet}>{(view) => <Shown key={view.line.id} view={view} />}</Loaded>;
+}
+
+function Shown({ view }: { view: View }) {
+  const { moment, day } = useWhen();
+  const load = view.line.newestLoad;
+  return (
+    <>
+      <Title
+        above={
+          <Link className="choose" to="/data">
+            {words.data.title}
+          </Link>
+        }
+        title={view.line.name}
+        line={
+          load
+            ? words.data.fresh(load.rows, load.figuresTo ? day(load.figuresTo) : "", moment(load.loadedAt))
+            : words.data.notLoaded
+        }
+      />
+      {view.line.failure && (
+        <p role="alert" className="border-error mb-4 border-l-2 py-1 pl-3">
+          <span className="text-error font-semibold">{words.data.failed(view.line.failure)}</span>{" "}
+          {load ? words.data.stillInUse : ""}
+        </p>
+      )}
+      <div className="grid gap-x-12 gap-y-8 lg:grid-cols-[1fr_360px]">
+        <div className="min-w-0 space-y-8">
+          <Loads view={view} />
+          <RowRules view={view} />
+        </div>
+        <aside className="space-y-8">
+          {view.mayChange && <Load view={view} />}
+          {view.rules.length > 0 && load && <Sight view={view} />}
+          <Facts view={view} />
+        </aside>
+      </div>
+    </>
+  );
+}
+
+/** Every try to load it, newest first. */
+function Loads({ view }: { view: View }) {
+  const { moment } = useWhen();
+  return (
+    <section aria-label={words.data.loads}>
+      <h2 className="border-base-content border-b pb-2 text-lg">{words.data.loads}</h2>
+      {view.attempts.length === 0 && <p className="text-quiet py-3">{words.data.notLoaded}</p>}
+      {view.attempts.length > 0 && (
+        <table className="stacks w-full text-sm">
+          <Heads names={words.data.loadHeads} />
+          <tbody>
+            {view.attempts.map((attempt) => (
+              <tr key={attempt.at} className="border-base-300 border-t align-top">
+                <td className="py-2 pr-6 whitespace-nowrap">{moment(attempt.at)}</td>
+                {attempt.load ? (
+                  <>
+                    <td className="py-2 pr-6 md:text-right">{words.number(attempt.load.rows)}</td>
+                    <td className="text-quiet py-2 pr-6 md:text-right">
+                      {attempt.more === null ? "" : words.data.more(attempt.more)}
+                    </td>
+                  </>
+                ) : (
+                  <td className="text-error py-2 pr-6" colSpan={2}>
+                    {words.data.failed(attempt.failure)}
+                  </td>
+                )}
+                <td className="text-quiet py-2 pr-6">{words.data.seconds(attempt.millis)}</td>
+                <td className="text-quiet py-2 pr-6">{attempt.by}</td>
+                <td className="text-quiet py-2 font-mono text-xs" title={attempt.load?.sha256}>
+                  {attempt.load?.sha256.slice(0, 8)}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+    </section>
+  );
+}
+
+function Load({ view }: { view: View }) {
+  const say = useNotice();
+  const [mode, setMode] = useState<"REPLACE" | "APPEND">("REPLACE");
+  const [dates, setDates] = useState("");
+  const load = useChange((file: File) =>
+    call<Api["LoadView"]>(
+      `data-sets/${view.line.id}/loads?${new URLSearchParams({ mode, ...(dates && { dates }) })}`,
+      { method: "POST", file },
+    ),
+  );
+  const [file, setFile] = useState<File | null>(null);
+  const take = (next: File) => {
+    setFile(next);
+    load.mutate(next, { onSuccess: (made) => say({ text: words.data.loaded(made.rows) }) });
+  };
+  return (
+    <section aria-label={words.data.load} aria-busy={load.isPending}>
+      <h2 className="border-base-content border-b pb-2 text-lg">{words.data.load}</h2>
+      <div className="space-y-3 pt-3">
+        <fieldset className="flex flex-wrap gap-x-6">
+          <legend className="sr-only">{words.data.mode}</legend>
+          {(["REPLACE", "APPEND"] as const).map((each) => (
+            <label key={each} className="flex items-baseline gap-2">
+              <input
+                type="radio"
+                name="mode"
+                className="radio radio-primary radio-sm relative top-0.5"
+                checked={mode === each}
+                onChange={() => setMode(each)}
+              />
+              {words.data.modes[each]}
+            </label>
+          ))}
+        </fieldset>
+        <label className="block text-sm">
+          {words.data.daysAre}{" "}
+          <select
+            className="choose bg-transparent"
+            value={dates}
+            onChange={(event) => setDates(event.target.value)}
+          >
+            <option value="">{words.data.daysFound}</option>
+            {Object.entries(words.data.dateForms).map(([form, text]) => (
+              <option key={form} value={form}>
+                {text}
+              </option>
+            ))}
+          </select>
+        </label>
+        <DropFile label={words.data.drop} file={file} take={take} />
+        {load.isPending && <p role="status">{words.data.loading}</p>}
+        <Fault error={load.error} />
+        {load.error && file && (
+          <button type="button" className="act-plain" onClick={() => take(file)}>
+            {words.fault.again}
+          </button>
+        )}
+      </div>
+    </section>
+  );
+}
+
+function Facts({ view }: { view: View }) {
+  return (
+    <section aria-label={words.data.columns}>
+      <h2 className="border-base-content border-b pb-2 text-lg">{words.data.columns}</h2>
+      <ul className="py-2">
+        {view.columns.map((column) => (
+          <li key={column.name} className="flex items-baseline gap-1.5 py-0.5">
+            {column.name}
+            <span aria-hidden className="border-quiet grow border-b border-dotted" />
+            <span className="text-quiet text-sm">
+              {words.data.typed(column.type, column.decimals, column.name === view.dateColumn)}
+            </span>
+          </li>
+        ))}
+      </ul>
+      <p className="text-quiet text-sm">{words.data.belongs(view.owner, view.line.folderName)}</p>
+      <p className="pt-2 text-sm">
+        {view.usedBy.length === 0 ? words.data.unused : words.data.usedBy}{" "}
+        {view.usedBy.map((report, i) => (
+          <span key={report.id}>
+            {i > 0 && ", "}
+            <Link className="choose" to={`/reports/${report.id}`}>
+              {report.title}
+            </Link>
+          </span>
+        ))}
+      </p>
+    </section>
+  );
+}

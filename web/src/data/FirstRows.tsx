@@ -1,0 +1,59 @@
+import type { ReactNode } from "react";
+import type { Api } from "../api/client";
+import { words } from "../words";
+
+interface Props {
+  heads: ReactNode[];
+  rows: Api["TypedValue"][][];
+}
+
+/** The first rows as they would be kept; what does not fit its column stands out, and is counted. */
+export function FirstRows({ heads, rows }: Props) {
+  const misfits = rows.flat().filter((cell) => !cell.fits).length;
+  return (
+    <section aria-label={words.data.firstRows}>
+      {misfits > 0 && (
+        <p role="status" className="text-error pb-2">
+          {words.data.misfits(misfits)}
+        </p>
+      )}
+      <div
+        className="border-base-content max-h-[46vh] overflow-auto border-y"
+        tabIndex={0}
+        role="group"
+        aria-label={words.data.firstRows}
+      >
+        <table className="w-full text-sm">
+          <thead className="bg-base-100 sticky top-0">
+            <tr>
+              {heads.map((head, i) => (
+                <th
+                  key={i}
+                  scope="col"
+                  className="border-base-content border-b py-2 pr-5 text-left align-top"
+                >
+                  {head}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {rows.map((row, at) => (
+              <tr key={at} className="border-base-300 border-t">
+                {row.map((cell, i) => (
+                  <td
+                    key={i}
+                    className={`py-1 pr-5 whitespace-nowrap ${cell.fits ? "" : "text-error line-through"}`}
+                  >
+                    {cell.text}
+                    {!cell.fits && <span className="sr-only"> {words.data.misfit}</span>}
+                  </td>
+                ))}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+    </section>
+  );
+}

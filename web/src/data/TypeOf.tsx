@@ -1,0 +1,55 @@
+import type { Api } from "../api/client";
+import { words } from "../words";
+
+export type Column = Api["Column"];
+
+const TYPES: Column["type"][] = ["TEXT", "NUMBER", "DATE"];
+const MOST_DECIMALS = 9;
+
+interface Props {
+  column: Column;
+  /** How many of the rows have no value in it. */
+  empty: number;
+  change: (column: Column) => void;
+}
+
+/** A column's name with its type, which can be corrected. */
+export function TypeOf({ column, empty, change }: Props) {
+  return (
+    <span className="block min-w-28">
+      <span className="block font-semibold">{column.name}</span>
+      <select
+        aria-label={words.data.typeOf(column.name)}
+        className="choose bg-transparent font-normal"
+        value={column.type}
+        onChange={(event) => change({ ...column, type: event.target.value as Column["type"], decimals: 0 })}
+      >
+        {TYPES.map((type) => (
+          <option key={type} value={type}>
+            {words.data.types[type]}
+          </option>
+        ))}
+      </select>
+      {column.type === "NUMBER" && (
+        <label className="block font-normal">
+          <input
+            type="number"
+            min={0}
+            max={MOST_DECIMALS}
+            className="border-base-300 w-10 border-b bg-transparent"
+            aria-label={words.data.decimalsOf(column.name)}
+            value={column.decimals}
+            onChange={(event) =>
+              change({
+                ...column,
+                decimals: Math.max(0, Math.min(MOST_DECIMALS, Number(event.target.value))),
+              })
+            }
+          />{" "}
+          {words.data.decimals}
+        </label>
+      )}
+      {empty > 0 && <span className="text-quiet block font-normal">{words.data.emptyValues(empty)}</span>}
+    </span>
+  );
+}
