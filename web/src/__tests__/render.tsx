@@ -56,7 +56,7 @@ export function refusal(status: number, code: string): Response {
     happened: "It happened.",
     means: "It means this.",
     todo: "Do that.",
-    faults: ["line 3: so"],
+    faults: [{ field: "line 3", message: "line 3: so" }],
   };
   return new Response(JSON.stringify(said), { status });
 }

@@ -155,7 +155,9 @@ function SeenAsEditor({ report, seenAs, change }: SeenAsProps) {
       <span>
         {words.seenAs[value]}
         <span className="text-quiet block text-sm">
-          {disabled ? words.seenAs.forbidden : words.seenAs.meaning[value](report.ruled)}
+          {disabled
+            ? words.seenAs.forbidden
+            : words.seenAs.meaning[value](report.ruled.map((title) => title.toLowerCase()))}
         </span>
       </span>
     </label>

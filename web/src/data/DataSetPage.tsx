@@ -3,7 +3,6 @@ import { Link, useParams } from "react-router";
 import { call, type Api } from "../api/client";
 import { useChange, useRead } from "../api/use";
 import { Fault } from "../kit/Fault";
-import { Heads } from "../kit/Heads";
 import { Loaded } from "../kit/Loaded";
 import { useNotice } from "../kit/Notices";
 import { Title } from "../kit/Title";
@@ -42,14 +41,14 @@ function Shown({ view }: { view: View }) {
       />
       {view.line.failure && (
         <p role="alert" className="border-error mb-4 border-l-2 py-1 pl-3">
-          <span className="text-error font-semibold">{words.data.failed(view.line.failure)}</span>{" "}
+          <span className="text-error font-semibold">{view.line.failure}</span>{" "}
           {load ? words.data.stillInUse : ""}
         </p>
       )}
       <div className="grid gap-x-12 gap-y-8 lg:grid-cols-[1fr_360px]">
         <div className="min-w-0 space-y-8">
-          <Loads view={view} />
           <RowRules view={view} />
+          <Loads view={view} />
         </div>
         <aside className="space-y-8">
           {view.mayChange && <Load view={view} />}
@@ -68,35 +67,24 @@ function Loads({ view }: { view: View }) {
     <section aria-label={words.data.loads}>
       <h2 className="border-base-content border-b pb-2 text-lg">{words.data.loads}</h2>
       {view.attempts.length === 0 && <p className="text-quiet py-3">{words.data.notLoaded}</p>}
-      {view.attempts.length > 0 && (
-        <table className="stacks w-full text-sm">
-          <Heads names={words.data.loadHeads} />
-          <tbody>
-            {view.attempts.map((attempt) => (
-              <tr key={attempt.at} className="border-base-300 border-t align-top">
-                <td className="py-2 pr-6 whitespace-nowrap">{moment(attempt.at)}</td>
-                {attempt.load ? (
-                  <>
-                    <td className="py-2 pr-6 md:text-right">{words.number(attempt.load.rows)}</td>
-                    <td className="text-quiet py-2 pr-6 md:text-right">
-                      {attempt.more === null ? "" : words.data.more(attempt.more)}
-                    </td>
-                  </>
-                ) : (
-                  <td className="text-error py-2 pr-6" colSpan={2}>
-                    {words.data.failed(attempt.failure)}
-                  </td>
-                )}
-                <td className="text-quiet py-2 pr-6">{words.data.seconds(attempt.millis)}</td>
-                <td className="text-quiet py-2 pr-6">{attempt.by}</td>
-                <td className="text-quiet py-2 font-mono text-xs" title={attempt.load?.sha256}>
-                  {attempt.load?.sha256.slice(0, 8)}
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      )}
+      <ol>
+        {view.attempts.map((attempt) => (
+          <li
+            key={attempt.at}
+            className="border-base-300 grid gap-x-6 border-b py-2 md:grid-cols-[11rem_1fr_auto]"
+          >
+            <span>{moment(attempt.at)}</span>
+            {attempt.load ? (
+              <span>{words.data.came(attempt.load.rows, attempt.more)}</span>
+            ) : (
+              <span className="text-error">{attempt.failure}</span>
+            )}
+            <span className="text-quiet text-sm" title={attempt.load?.sha256}>
+              {words.data.how(attempt.by, attempt.millis, attempt.load?.sha256.slice(0, 8) ?? "")}
+            </span>
+          </li>
+        ))}
+      </ol>
     </section>
   );
 }

@@ -1,19 +1,18 @@
 import { Link } from "react-router";
 import type { Api } from "../api/client";
 import { useRead } from "../api/use";
-import { Heads } from "../kit/Heads";
 import { Loaded } from "../kit/Loaded";
 import { Title } from "../kit/Title";
 import { useWhen } from "../kit/when";
 import { words } from "../words";
-import { usePublishable } from "./usePublishable";
+import { publishable, useFolders } from "./useFolders";
 
 type Line = Api["DataSetLine"];
 
 /** The data sets that one minds: how fresh each is, and what its last load came to. */
 export function DataSetsPage() {
   const dataSets = useRead<Line[]>("data-sets");
-  const mayAdd = usePublishable().length > 0;
+  const mayAdd = publishable(useFolders().data?.folders ?? []).length > 0;
   return (
     <>
       <Title
@@ -37,14 +36,11 @@ export function DataSetsPage() {
           all.length === 0 ? (
             <p className="border-base-300 border-y py-6">{words.data.empty}</p>
           ) : (
-            <table className="stacks" aria-label={words.data.title}>
-              <Heads names={words.data.heads} />
-              <tbody>
-                {all.map((line) => (
-                  <Row key={line.id} line={line} />
-                ))}
-              </tbody>
-            </table>
+            <ul className="border-base-content border-t">
+              {all.map((line) => (
+                <Entry key={line.id} line={line} />
+              ))}
+            </ul>
           )
         }
       </Loaded>
@@ -52,23 +48,24 @@ export function DataSetsPage() {
   );
 }
 
-function Row({ line }: { line: Line }) {
+function Entry({ line }: { line: Line }) {
   const { moment, day } = useWhen();
   const load = line.newestLoad;
   return (
-    <tr className="border-base-300 border-t align-top">
-      <td className="py-2 pr-6">
-        <Link className="choose font-serif text-lg" to={`/data/${line.id}`}>
-          {line.name}
-        </Link>
-        <span className="text-quiet block text-xs">{line.folderName}</span>
-        {line.failure && <span className="text-error block text-sm">{words.data.failed(line.failure)}</span>}
-      </td>
-      <td className="py-2 pr-6 md:text-right">{load ? words.number(load.rows) : words.data.none}</td>
-      <td className="py-2 pr-6">{load?.figuresTo ? day(load.figuresTo) : ""}</td>
-      <td className="py-2 pr-6">{load ? moment(load.loadedAt) : ""}</td>
-      <td className="py-2 pr-6">{line.ruled.length > 0 ? words.list(line.ruled) : words.data.allSee}</td>
-      <td className="py-2">{words.data.reports(line.reports)}</td>
-    </tr>
+    <li className="border-base-300 border-b py-4">
+      <h2 className="text-xl">
+        <Link to={`/data/${line.id}`}>{line.name}</Link>{" "}
+        <span className="text-quiet font-sans text-xs font-normal">{line.folderName}</span>
+      </h2>
+      {line.failure && <p className="text-error">{words.data.lastLoad(line.failure)}</p>}
+      <p>
+        {load
+          ? words.data.fresh(load.rows, load.figuresTo ? day(load.figuresTo) : "", moment(load.loadedAt))
+          : words.data.notLoaded}
+      </p>
+      <p className="text-quiet text-sm">
+        {words.data.reports(line.reports)} · {words.data.ruledBy(line.ruled)}
+      </p>
+    </li>
   );
 }

@@ -4,11 +4,13 @@ import { words } from "../words";
 
 interface Props {
   heads: ReactNode[];
+  /** Which columns are of numbers, by position. */
+  isNumber: boolean[];
   rows: Api["TypedValue"][][];
 }
 
 /** The first rows as they would be kept; what does not fit its column stands out, and is counted. */
-export function FirstRows({ heads, rows }: Props) {
+export function FirstRows({ heads, isNumber, rows }: Props) {
   const misfits = rows.flat().filter((cell) => !cell.fits).length;
   return (
     <section aria-label={words.data.firstRows}>
@@ -30,7 +32,7 @@ export function FirstRows({ heads, rows }: Props) {
                 <th
                   key={i}
                   scope="col"
-                  className="border-base-content border-b py-2 pr-5 text-left align-top"
+                  className={`border-base-content border-b py-2 pr-5 align-top ${isNumber[i] ? "text-right" : "text-left"}`}
                 >
                   {head}
                 </th>
@@ -43,7 +45,9 @@ export function FirstRows({ heads, rows }: Props) {
                 {row.map((cell, i) => (
                   <td
                     key={i}
-                    className={`py-1 pr-5 whitespace-nowrap ${cell.fits ? "" : "text-error line-through"}`}
+                    className={`py-1 pr-5 whitespace-nowrap ${isNumber[i] ? "text-right" : ""} ${
+                      cell.fits ? "" : "text-error line-through"
+                    }`}
                   >
                     {cell.text}
                     {!cell.fits && <span className="sr-only"> {words.data.misfit}</span>}

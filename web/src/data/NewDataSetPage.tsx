@@ -5,23 +5,21 @@ import { call, type Api } from "../api/client";
 import { useChange } from "../api/use";
 import { Fault } from "../kit/Fault";
 import { Field } from "../kit/Field";
+import { Loaded } from "../kit/Loaded";
 import { Pick } from "../kit/Pick";
 import { Title } from "../kit/Title";
 import { words } from "../words";
 import { DropFile } from "./DropFile";
 import { FirstRows } from "./FirstRows";
 import { TypeOf, type Column } from "./TypeOf";
-import { usePublishable } from "./usePublishable";
+import { publishable, useFolders } from "./useFolders";
 
 type Inspection = Api["InspectionView"];
 type DateForm = Inspection["columns"][number]["dateForms"][number];
 
 /** A new data set from a CSV file: what is in it is shown as it would be kept, before anything is. */
 export function NewDataSetPage() {
-  const folders = usePublishable();
-  const [chosen, setChosen] = useState("");
-  const folder = chosen || String(folders[0]?.id ?? "");
-  const [file, setFile] = useState<File | null>(null);
+  const library = useFolders();
   return (
     <>
       <Title
@@ -33,6 +31,19 @@ export function NewDataSetPage() {
         title={words.data.add}
         line={words.data.addLine}
       />
+      <Loaded query={library}>{(view) => <FromFile folders={publishable(view.folders)} />}</Loaded>
+    </>
+  );
+}
+
+/** The folder and the file. */
+function FromFile({ folders }: { folders: Api["FolderView"][] }) {
+  const [chosen, setChosen] = useState("");
+  const [file, setFile] = useState<File | null>(null);
+  const folder = chosen || String(folders[0]?.id ?? "");
+  if (folders.length === 0) return <p className="border-base-300 border-y py-6">{words.data.nowhere}</p>;
+  return (
+    <>
       <div className="max-w-3xl space-y-5 pb-6">
         <Pick
           label={words.data.folder}
@@ -41,20 +52,11 @@ export function NewDataSetPage() {
           value={folder}
           pick={setChosen}
         />
-        {folder && <DropFile label={words.data.drop} file={file} take={setFile} />}
+        <DropFile label={words.data.drop} file={file} take={setFile} />
       </div>
-      {file && folder && (
-        <Columns key={`${file.name} ${file.size} ${file.lastModified}`} file={file} folder={folder} />
-      )}
+      {file && <Columns key={`${file.name} ${file.size} ${file.lastModified}`} file={file} folder={folder} />}
     </>
   );
-}
-
-interface Wish {
-  name: string;
-  columns: Column[];
-  dateColumn: string | null;
-  dates: DateForm | null;
 }
 
 function inspect(file: File, folder: string, columns: Column[] | null, dates: DateForm | null) {
@@ -80,7 +82,6 @@ function Columns({ file, folder }: { file: File; folder: string }) {
   const ambiguous = found.columns.filter(
     (each, i) => each.dateForms.length > 1 && columns[i]?.type === "DATE",
   );
-  const wish = { columns, dates: dates ?? ambiguous[0]?.dateForms[0] ?? null };
   return (
     <>
       <Fault error={seen.error} />
@@ -102,7 +103,7 @@ function Columns({ file, folder }: { file: File; folder: string }) {
                 type="radio"
                 name="dates"
                 className="radio radio-primary radio-sm relative top-0.5"
-                checked={wish.dates === form}
+                checked={dates === form}
                 onChange={() => setDates(form)}
               />
               {words.data.dateForms[form]}
@@ -112,6 +113,7 @@ function Columns({ file, folder }: { file: File; folder: string }) {
       )}
       <FirstRows
         rows={found.firstRows}
+        isNumber={columns.map((column) => column.type === "NUMBER")}
         heads={columns.map((column, i) => (
           <TypeOf
             key={column.name}
@@ -121,18 +123,28 @@ function Columns({ file, folder }: { file: File; folder: string }) {
           />
         ))}
       />
-      <Keep file={file} folder={folder} columns={columns} dates={wish.dates} />
+      <Keep
+        file={file}
+        folder={folder}
+        columns={columns}
+        dates={dates}
+        undecided={ambiguous.length > 0 && dates === null}
+      />
     </>
   );
 }
 
-interface KeepProps extends Omit<Wish, "name" | "dateColumn"> {
+interface KeepProps {
   file: File;
   folder: string;
+  columns: Column[];
+  dates: DateForm | null;
+  /** Days can be read in two ways, and nobody has said which is meant. */
+  undecided: boolean;
 }
 
 /** Its name and its day, and keeping it. */
-function Keep({ file, folder, columns, dates }: KeepProps) {
+function Keep({ file, folder, columns, dates, undecided }: KeepProps) {
   const navigate = useNavigate();
   const days = columns.filter((column) => column.type === "DATE").map((column) => column.name);
   const [name, setName] = useState(file.name.replace(/\.[^.]*$/, ""));
@@ -173,9 +185,10 @@ function Keep({ file, folder, columns, dates }: KeepProps) {
           <option value="">{words.data.noDay}</option>
         </select>
       </label>
-      <button type="submit" className="act" disabled={keep.isPending}>
+      <button type="submit" className="act" disabled={keep.isPending || undecided}>
         {words.data.keep}
       </button>
+      {undecided && <p className="text-late">{words.data.sayDays}</p>}
       <div className="basis-full">
         <Fault error={keep.error} />
       </div>

@@ -30,7 +30,8 @@ export function CutSentence({ view, cut, set }: Props) {
         {view.filters.map((each) => (
           <span key={each.column}>, {part(each.column, chosen(each))}</span>
         ))}
-        . <span className="text-quiet text-xs">{view.period.days}</span>
+        {view.limits.length > 0 && <strong>; {words.list(view.limits)}</strong>}.{" "}
+        <span className="text-quiet text-xs">{view.period.days}</span>
       </p>
       {open && (
         <div className="border-base-content bg-leaf mt-3 border p-4">

@@ -25,10 +25,11 @@ export const en = {
   data: {
     add: "New data set",
     addLine: "From a CSV file: you see it as it would be kept before anything is.",
-    allSee: "none",
     ambiguous: (columns: string[]) =>
       `The days in ${listed.format(columns)} can be read in two ways. Which is meant?`,
     belongs: (owner: string, folder: string) => `${owner} made it, in ${folder}.`,
+    came: (rows: number, more: number | null) =>
+      `${en.number(rows)} rows${more === null ? "" : `, ${en.data.more(more)}`}`,
     columns: "Columns",
     dateForms: {
       ISO: "2026-11-25",
@@ -44,7 +45,6 @@ export const en = {
     drop: "Drop a CSV file here",
     empty: "Data sets that you may load and rule are listed here. Make one from a CSV file.",
     emptyValues: (many: number) => `${many} empty`,
-    failed: (why: string) => `The last load failed: ${why}`,
     file: (name: string, bytes: number) => `${name}, ${Math.max(1, Math.round(bytes / 1000))} kB`,
     firstRows: "The first rows as they would be kept",
     folder: "Folder",
@@ -52,11 +52,12 @@ export const en = {
       `${en.number(rows)} rows${to ? `, figures to ${to}` : ""}, loaded ${loaded}`,
     given: (column: string, all: boolean, values: string[]) =>
       `${column}: ${all ? "all" : values.length === 0 ? "none" : listed.format(values)}`,
-    heads: ["Name", "Rows", "Figures to", "Loaded", "Ruled by", "Made of it"],
+    how: (by: string, millis: number, sha: string) =>
+      `${(millis / 1000).toFixed(1)} s, by ${by}${sha ? ` · ${sha}` : ""}`,
     keep: "Keep data set",
+    lastLoad: (why: string) => `Last load: ${why}`,
     line: "What reports are made of; each load is a version of its own.",
     load: "Load a file",
-    loadHeads: ["When", "Rows", "Difference", "Took", "By", "Checksum"],
     loaded: (rows: number) => `${counted(rows, "row is", "rows are")} loaded.`,
     loading: "Being loaded…",
     loads: "Loads",
@@ -71,13 +72,16 @@ export const en = {
     noDay: "none (a mapping table)",
     noFolder: "choose a folder",
     nobody: "choose a person",
-    none: "not loaded yet",
     notLoaded: "Nothing has been loaded yet.",
+    nowhere: "You may not publish in any folder. Ask an administrator for the right to publish in one.",
     other: "take another",
     person: "Person",
     pick: "or pick one",
-    reports: (many: number) => (many === 0 ? "no report" : counted(many, "report", "reports")),
-    seconds: (millis: number) => `${(millis / 1000).toFixed(1)} s`,
+    reports: (many: number) =>
+      many === 0 ? "no report is made of it" : `${counted(many, "report is", "reports are")} made of it`,
+    ruledBy: (columns: string[]) =>
+      columns.length === 0 ? "all see all rows" : `each sees his own ${listed.format(columns)}`,
+    sayDays: "Say first which of the two is meant.",
     seen: (rows: number, charset: string, separator: string) =>
       `${en.number(rows)} rows looked at; ${charset}, separated by ${separator}.`,
     sees: (rows: number, of: number) => `Sees ${en.number(rows)} of ${en.number(of)} rows.`,
@@ -95,10 +99,12 @@ export const en = {
 
   rules: {
     add: "Rule who sees which rows",
-    after: (who: string, values: string) => `gives: ${values} by ${who}. Who is given none sees no row.`,
+    after: (who: string, values: string) =>
+      `(columns ${who} and ${values}). Whoever is given none sees no row.`,
     allowOwner: "Issues may show everybody what their owner may see",
     another: "another rule",
-    before: (column: string) => `Each sees the rows whose ${column} is one that`,
+    before: (column: string) =>
+      `Each sees the rows whose ${column} is given to him, or to a group of his, in`,
     change: "Change the rules",
     choose: "choose",
     column: "Each sees the rows whose",

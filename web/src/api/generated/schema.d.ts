@@ -1521,6 +1521,7 @@ export interface components {
             maySubscribe: boolean;
             ruled: string[];
             ownerView: boolean;
+            limits: string[];
             warning: string;
             shown: components["schemas"]["PageView"];
         };

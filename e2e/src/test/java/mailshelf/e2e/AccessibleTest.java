@@ -6,8 +6,10 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Route;
 import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.FilePayload;
 import com.microsoft.playwright.options.LoadState;
 import com.microsoft.playwright.options.ReducedMotion;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -71,6 +73,12 @@ class AccessibleTest {
                         "/reports/1",
                         reader -> reader.button("every route").click()),
                 new View("rows", "/reports/1?page=every", nothing),
+                new View("data sets", "/data", nothing),
+                new View(
+                        "data set",
+                        "/data/1",
+                        reader -> reader.button("Rule who sees which rows").click()),
+                new View("new data set", "/data/new", AccessibleTest::dropFile),
                 new View("composer", "/compose?report=1", AccessibleTest::openEveryPart),
                 new View("picking a report", "/compose", nothing),
                 new View("subscriptions", "/subscriptions", nothing),
@@ -96,6 +104,13 @@ class AccessibleTest {
                 new View("keys", "/library", reader -> reader.page.keyboard().press("?")),
                 new View("no such thing", "/subscriptions/99999", nothing),
                 new View("no such address", "/nowhere", nothing));
+    }
+
+    private static void dropFile(Reader reader) {
+        byte[] csv = "day,berth,boats\n3/4/2026,007,1\n5/6/2026,008,two\n".getBytes(StandardCharsets.UTF_8);
+        reader.page.getByLabel("Drop a CSV file here").setInputFiles(new FilePayload("berths.csv", "text/csv", csv));
+        reader.page.getByLabel("Type of boats").selectOption("NUMBER");
+        assertThat(reader.page.getByText("1 value does not fit")).isVisible();
     }
 
     private static void openEveryPart(Reader reader) {

@@ -74,6 +74,9 @@ class RowRulesTest {
         assertThat(whole.toString()).contains(OF_NOBODY_BUT_OPERATIONS);
         assertThat(own.get("shown").get("page").get("showing").asString())
                 .endsWith("limited to " + OF_IDA_AND_TOR + " and " + OWN_OF_IDA);
+        assertThat(own.get("limits").get(0).asString())
+                .isEqualTo("limited to " + OF_IDA_AND_TOR + " and " + OWN_OF_IDA);
+        assertThat(whole.get("limits")).isEmpty();
         assertThat(routes(own)).containsExactly(OF_IDA_AND_TOR, OWN_OF_IDA);
         assertThat(own.toString()).doesNotContain(OF_NOBODY_BUT_OPERATIONS);
         assertThat(ida.get("library").toString()).doesNotContain(OF_NOBODY_BUT_OPERATIONS);

@@ -76,11 +76,16 @@ public final class Writing {
         for (Filter filter : model.filters()) {
             parts.add(words.list(filter.anyOf().stream().map(OneLine::of).toList()));
         }
-        model.allowed().forEach(rule -> parts.add(allowed(rule)));
+        limits(model, words).forEach(parts::add);
         return String.join(" · ", parts);
     }
 
-    private String allowed(Allowed rule) {
+    /** What row rules limit a page to, in words: one for each rule. */
+    public static List<String> limits(PageModel model, Words words) {
+        return model.allowed().stream().map(rule -> limit(rule, words)).toList();
+    }
+
+    private static String limit(Allowed rule, Words words) {
         List<String> values = rule.values().stream().map(OneLine::of).toList();
         return values.isEmpty()
                 ? words.say("page.allowed.nothing")

@@ -71,6 +71,7 @@ public class ReadReport {
      * A report to be read.
      *
      * @param ruled titles of the columns by which row rules limit what people see
+     * @param limits what row rules limit the page to for this reader, in words
      * @param warning what the reader must know of the data before he trusts the figures; "" for nothing
      * @param ownerView whether issues may show all what their owner may see
      */
@@ -86,6 +87,7 @@ public class ReadReport {
             boolean maySubscribe,
             List<String> ruled,
             boolean ownerView,
+            List<String> limits,
             String warning,
             PageView shown) {}
 
@@ -165,6 +167,7 @@ public class ReadReport {
                 found.maySubscribe(),
                 found.ruled(),
                 found.published().dataSet().ownerView(),
+                Writing.limits(model, words),
                 found.failed()
                         .map(attempt -> words.say(
                                 "reader.load-failed", words.dates(who.zone()).moment(attempt.at()), attempt.failure()))
