@@ -20,7 +20,7 @@ export function FirstRows({ heads, isNumber, rows }: Props) {
         </p>
       )}
       <div
-        className="border-base-content max-h-[46vh] overflow-auto border-y"
+        className="border-base-content relative max-h-[46vh] overflow-auto border-y"
         tabIndex={0}
         role="group"
         aria-label={words.data.firstRows}
