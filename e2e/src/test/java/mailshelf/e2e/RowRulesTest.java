@@ -186,6 +186,30 @@ class RowRulesTest {
         assertThat(note(ida, issue)).contains("ancelled");
     }
 
+    @Test
+    void a_copy_that_waits_is_held_back_when_its_rows_are_taken_away() {
+        String box = "mail-room/ida.solvang@brinewater.example/behaviour";
+        sunniva.put(box, Map.of("behaviour", "REFUSE_FOR_NOW"));
+        long run = marit.post("subscriptions/" + subscribe(Wishes.terms(MARIT, IDA)) + "/send", null)
+                .get("id")
+                .asLong();
+        Wait.until(
+                "it is refused for now",
+                () -> marit.get("runs/" + run).toString().contains("refused for now"));
+        load("ida.solvang@brinewater.example," + OWN_OF_IDA);
+        try {
+            sunniva.put(box, Map.of("behaviour", "NONE"));
+            marit.post("runs/" + run + "/try-again", null);
+            Wait.until(
+                    "the run is closed",
+                    () -> marit.get("runs/" + run).get("state").asString().equals("CLOSED"));
+            assertThat(words(marit.get("runs/" + run), "Ida Solvang"))
+                    .isEqualTo("held back: may no longer see what it shows");
+        } finally {
+            load("ida.solvang@brinewater.example," + OWN_OF_IDA, "ida.solvang@brinewater.example," + OF_IDA_AND_TOR);
+        }
+    }
+
     /** What the shelf says of an issue. */
     private static String note(Api api, long issue) {
         return api.get("shelf")

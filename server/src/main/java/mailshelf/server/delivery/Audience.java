@@ -7,20 +7,29 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import mailshelf.core.audience.Recipient;
 import mailshelf.core.data.Allowed;
 import mailshelf.core.data.Viewer;
+import mailshelf.core.delivery.CopyId;
+import mailshelf.core.delivery.DeliveryId;
+import mailshelf.core.report.ReportId;
 import mailshelf.core.rights.Person;
 import mailshelf.core.rights.PersonId;
 import mailshelf.core.rights.Verb;
 import mailshelf.core.subscription.SeenAs;
 import mailshelf.core.subscription.Subscription;
 import mailshelf.server.data.Viewers;
+import mailshelf.server.library.Definitions;
 import mailshelf.server.rights.Gate;
 import mailshelf.store.Tx;
+import mailshelf.store.data.DataSet;
+import mailshelf.store.delivery.Delivery;
 import mailshelf.store.delivery.Run;
 import mailshelf.store.delivery.RunStore;
 import mailshelf.store.people.PersonStore;
+import mailshelf.store.shelf.Copy;
+import mailshelf.store.shelf.IssueStore;
 import mailshelf.store.subscription.SubscriptionStore;
 import org.springframework.stereotype.Component;
 
@@ -31,12 +40,22 @@ public class Audience {
     private final PersonStore people;
     private final SubscriptionStore subscriptions;
     private final Viewers viewers;
+    private final Definitions definitions;
+    private final IssueStore issues;
 
-    Audience(Gate gate, PersonStore people, SubscriptionStore subscriptions, Viewers viewers) {
+    Audience(
+            Gate gate,
+            PersonStore people,
+            SubscriptionStore subscriptions,
+            Viewers viewers,
+            Definitions definitions,
+            IssueStore issues) {
         this.gate = gate;
         this.people = people;
         this.subscriptions = subscriptions;
         this.viewers = viewers;
+        this.definitions = definitions;
+        this.issues = issues;
     }
 
     public List<Recipient> of(Tx tx, Subscription subscription) {
@@ -99,6 +118,31 @@ public class Audience {
         return asker.filter(who -> who.equals(subscription.owner())
                         || subscription.terms().recipients().contains(who))
                 .isPresent();
+    }
+
+    /** Those whose recipients may see, at this moment, the report and all that their copies show. */
+    Set<DeliveryId> entitled(Tx tx, Run run, List<Delivery> some) {
+        ReportId report = subscriptions
+                .version(tx, run.subscription(), run.subscriptionVersion())
+                .terms()
+                .report();
+        DataSet dataSet = definitions.version(tx, report, run.reportVersion()).dataSet();
+        List<PersonId> recipients = some.stream().map(Delivery::person).toList();
+        Set<PersonId> maySee = gate.whoMaySee(tx, recipients, report);
+        Map<CopyId, Copy> copies =
+                issues.copies(tx, some.stream().map(Delivery::copy).toList());
+        Map<PersonId, Viewer> viewers =
+                this.viewers.of(tx, people.find(tx, recipients).values(), this.viewers.inForce(tx, dataSet));
+        return some.stream()
+                .filter(delivery -> maySee.contains(delivery.person()))
+                .filter(delivery -> shows(copies.get(delivery.copy()), dataSet, viewers.get(delivery.person())))
+                .map(Delivery::id)
+                .collect(Collectors.toSet());
+    }
+
+    private static boolean shows(Copy copy, DataSet dataSet, Viewer viewer) {
+        boolean asOwner = copy.seenAs() == SeenAs.OWNER && dataSet.ownerView();
+        return asOwner || viewer.covers(copy.allowed());
     }
 
     /** The right that the owner lacks for what his subscription does, if he lacks one. */

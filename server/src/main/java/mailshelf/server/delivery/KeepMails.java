@@ -183,7 +183,7 @@ class KeepMails {
                 .orElse("");
         return new CopyContent(
                 Writing.page(pages.get(0), words, job.terms().schedule().zone()),
-                pages.stream().skip(1).map(PageModel::page).toList(),
+                pages.subList(1, pages.size()).stream().map(PageModel::page).toList(),
                 bytes(job, files, "picture").map(MailPieces.Shared::of),
                 bytes(job, files, "pdf").map(MailPieces.Shared::of),
                 pdfName,

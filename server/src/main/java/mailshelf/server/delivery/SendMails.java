@@ -20,17 +20,14 @@ import mailshelf.core.delivery.Answer;
 import mailshelf.core.delivery.DeliveryId;
 import mailshelf.core.delivery.DeliveryStep;
 import mailshelf.core.delivery.RunId;
-import mailshelf.core.rights.PersonId;
 import mailshelf.server.clock.BusinessClock;
 import mailshelf.server.mail.MailServer;
-import mailshelf.server.rights.Gate;
 import mailshelf.store.Database;
 import mailshelf.store.Durable;
 import mailshelf.store.Tx;
 import mailshelf.store.delivery.Delivery;
 import mailshelf.store.delivery.DeliveryStore;
 import mailshelf.store.delivery.RunStore;
-import mailshelf.store.subscription.SubscriptionStore;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
@@ -50,10 +47,9 @@ class SendMails {
     private final Durable durable;
     private final BusinessClock clock;
     private final LeaseKeeper lease;
-    private final Gate gate;
+    private final Audience audience;
     private final DeliveryStore deliveries;
     private final RunStore runs;
-    private final SubscriptionStore subscriptions;
     private final KeepMails keepMails;
     private final MailServer mailServer;
     private final Stopping stopping;
@@ -69,10 +65,9 @@ class SendMails {
             Durable durable,
             BusinessClock clock,
             LeaseKeeper lease,
-            Gate gate,
+            Audience audience,
             DeliveryStore deliveries,
             RunStore runs,
-            SubscriptionStore subscriptions,
             KeepMails keepMails,
             MailServer mailServer,
             Stopping stopping,
@@ -82,10 +77,9 @@ class SendMails {
         this.durable = durable;
         this.clock = clock;
         this.lease = lease;
-        this.gate = gate;
+        this.audience = audience;
         this.deliveries = deliveries;
         this.runs = runs;
-        this.subscriptions = subscriptions;
         this.keepMails = keepMails;
         this.mailServer = mailServer;
         this.stopping = stopping;
@@ -184,14 +178,9 @@ class SendMails {
     /** Rights are asked again at the last moment; who has lost his is sent nothing, and the record says why. */
     private List<Delivery> entitled(RunId id, List<Delivery> some) {
         return database.inTransaction(tx -> {
-            var run = runs.find(tx, id).orElseThrow();
-            var terms = subscriptions
-                    .version(tx, run.subscription(), run.subscriptionVersion())
-                    .terms();
-            Set<PersonId> may =
-                    gate.whoMaySee(tx, some.stream().map(Delivery::person).toList(), terms.report());
+            Set<DeliveryId> may = audience.entitled(tx, runs.find(tx, id).orElseThrow(), some);
             Map<Boolean, List<Delivery>> entitled =
-                    some.stream().collect(Collectors.partitioningBy(delivery -> may.contains(delivery.person())));
+                    some.stream().collect(Collectors.partitioningBy(delivery -> may.contains(delivery.id())));
             entitled.get(false).forEach(delivery -> deliveries.withdraw(tx, delivery, lease.owner()));
             return entitled.get(true);
         });

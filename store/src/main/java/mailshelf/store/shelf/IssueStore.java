@@ -5,6 +5,7 @@ import java.util.Collection;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import mailshelf.core.data.Allowed;
 import mailshelf.core.delivery.CopyId;
 import mailshelf.core.delivery.IssueId;
@@ -157,6 +158,12 @@ public final class IssueStore {
 
     public Optional<Copy> copy(Tx tx, IssueId issue, CopyId id) {
         return tx.one(COPY + " WHERE issue = ? AND id = ?", IssueStore::copy, issue, id);
+    }
+
+    public Map<CopyId, Copy> copies(Tx tx, Collection<CopyId> ids) {
+        Where where = new Where().in("id", ids);
+        return tx.list(COPY + where.sql(), IssueStore::copy, where.values()).stream()
+                .collect(Collectors.toMap(Copy::id, copy -> copy));
     }
 
     public List<CopyFile> files(Tx tx, CopyId copy) {
