@@ -1,5 +1,5 @@
 import type { Api } from "../api/client";
-import { Field, Tick } from "../kit/Field";
+import { Field, OneOf, Tick } from "../kit/Field";
 import { FilterEditor } from "../kit/FilterEditor";
 import { PeriodEditor } from "../kit/PeriodEditor";
 import { words } from "../words";
@@ -142,25 +142,18 @@ interface SeenAsProps {
 
 /** Whose rows it shows; what the data forbid stays visible with its reason. */
 function SeenAsEditor({ report, seenAs, change }: SeenAsProps) {
+  const ruled = report.ruled.map((title) => title.toLowerCase());
   const choice = (value: Terms["seenAs"], disabled: boolean) => (
-    <label className={`flex items-baseline gap-2 ${disabled ? "text-quiet" : ""}`}>
-      <input
-        type="radio"
+    <p>
+      <OneOf
         name="seen-as"
-        className="radio radio-primary radio-sm relative top-0.5"
+        label={words.seenAs[value]}
+        hint={disabled ? words.seenAs.forbidden : words.seenAs.meaning[value](ruled)}
         checked={seenAs === value}
         disabled={disabled}
-        onChange={() => change(value)}
+        choose={() => change(value)}
       />
-      <span>
-        {words.seenAs[value]}
-        <span className="text-quiet block text-sm">
-          {disabled
-            ? words.seenAs.forbidden
-            : words.seenAs.meaning[value](report.ruled.map((title) => title.toLowerCase()))}
-        </span>
-      </span>
-    </label>
+    </p>
   );
   return (
     <fieldset className="space-y-3">

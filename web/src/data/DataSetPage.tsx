@@ -3,6 +3,7 @@ import { Link, useParams } from "react-router";
 import { call, type Api } from "../api/client";
 import { useChange, useRead } from "../api/use";
 import { Fault } from "../kit/Fault";
+import { OneOf } from "../kit/Field";
 import { Loaded } from "../kit/Loaded";
 import { useNotice } from "../kit/Notices";
 import { Title } from "../kit/Title";
@@ -111,16 +112,13 @@ function Load({ view }: { view: View }) {
         <fieldset className="flex flex-wrap gap-x-6">
           <legend className="sr-only">{words.data.mode}</legend>
           {(["REPLACE", "APPEND"] as const).map((each) => (
-            <label key={each} className="flex items-baseline gap-2">
-              <input
-                type="radio"
-                name="mode"
-                className="radio radio-primary radio-sm relative top-0.5"
-                checked={mode === each}
-                onChange={() => setMode(each)}
-              />
-              {words.data.modes[each]}
-            </label>
+            <OneOf
+              key={each}
+              name="mode"
+              label={words.data.modes[each]}
+              checked={mode === each}
+              choose={() => setMode(each)}
+            />
           ))}
         </fieldset>
         <label className="block text-sm">

@@ -4,7 +4,7 @@ import { Link, useNavigate } from "react-router";
 import { call, type Api } from "../api/client";
 import { useChange } from "../api/use";
 import { Fault } from "../kit/Fault";
-import { Field } from "../kit/Field";
+import { Field, OneOf } from "../kit/Field";
 import { Loaded } from "../kit/Loaded";
 import { Pick } from "../kit/Pick";
 import { Title } from "../kit/Title";
@@ -93,21 +93,18 @@ function Columns({ file, folder }: { file: File; folder: string }) {
         )}
       </p>
       {ambiguous.length > 0 && (
-        <fieldset className="border-late mb-4 border-l-2 pl-3">
+        <fieldset className="border-late mb-4 flex flex-wrap gap-x-6 border-l-2 pl-3">
           <legend className="text-late">
             {words.data.ambiguous(ambiguous.map((each) => each.column.name))}
           </legend>
           {ambiguous[0]?.dateForms.map((form) => (
-            <label key={form} className="mr-6 inline-flex items-baseline gap-2">
-              <input
-                type="radio"
-                name="dates"
-                className="radio radio-primary radio-sm relative top-0.5"
-                checked={dates === form}
-                onChange={() => setDates(form)}
-              />
-              {words.data.dateForms[form]}
-            </label>
+            <OneOf
+              key={form}
+              name="dates"
+              label={words.data.dateForms[form]}
+              checked={dates === form}
+              choose={() => setDates(form)}
+            />
           ))}
         </fieldset>
       )}

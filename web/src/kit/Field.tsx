@@ -14,6 +14,37 @@ export function Field({ label, className = "", ...input }: Props) {
   );
 }
 
+interface OneOfProps {
+  /** Of all that one is chosen of. */
+  name: string;
+  label: string;
+  /** What it means, under its name. */
+  hint?: string;
+  checked: boolean;
+  choose: () => void;
+  disabled?: boolean;
+}
+
+/** One of several that exclude each other, beside its name. */
+export function OneOf({ name, label, hint, checked, choose, disabled }: OneOfProps) {
+  return (
+    <label className={`inline-flex items-baseline gap-2 ${disabled ? "text-quiet" : "cursor-pointer"}`}>
+      <input
+        type="radio"
+        name={name}
+        className="radio radio-primary radio-sm relative top-0.5"
+        checked={checked}
+        disabled={disabled}
+        onChange={choose}
+      />
+      <span>
+        {label}
+        {hint && <span className="text-quiet block text-sm">{hint}</span>}
+      </span>
+    </label>
+  );
+}
+
 interface TickProps {
   label: string;
   checked: boolean;

@@ -8,7 +8,6 @@ import java.net.http.HttpResponse;
 import java.nio.charset.Charset;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
@@ -185,17 +184,7 @@ class DataSetTest {
         long piers = dataSet("piers");
         json(sunniva.upload(
                 "data-sets/" + piers + "/loads", "day,route,amount\n2026-11-24,Ness,1.00\n2026-11-24,Skarv,2.00\n"));
-        long keepers = sunniva.post(
-                        "data-sets",
-                        Map.of(
-                                "folder",
-                                1,
-                                "name",
-                                "keepers",
-                                "columns",
-                                List.of(
-                                        Map.of("name", "who", "type", "TEXT", "decimals", 0),
-                                        Map.of("name", "pier", "type", "TEXT", "decimals", 0))))
+        long keepers = sunniva.post("data-sets", Wishes.mapping("keepers", "pier"))
                 .get("id")
                 .asLong();
         json(sunniva.upload(

@@ -35,17 +35,7 @@ class RowRulesTest {
         marit = DEMO.as("Marit Lunde");
         ida = DEMO.as("Ida Solvang");
         jon = DEMO.as("Jon Aasen");
-        mapping = sunniva.post(
-                        "data-sets",
-                        Map.of(
-                                "folder",
-                                1,
-                                "name",
-                                "route leads",
-                                "columns",
-                                List.of(
-                                        Map.of("name", "who", "type", "TEXT", "decimals", 0),
-                                        Map.of("name", "route", "type", "TEXT", "decimals", 0))))
+        mapping = sunniva.post("data-sets", Wishes.mapping("route leads", "route"))
                 .get("id")
                 .asLong();
         load("Ida.Solvang@brinewater.example," + OWN_OF_IDA, "ida.solvang@brinewater.example," + OF_IDA_AND_TOR);

@@ -49,6 +49,19 @@ final class Wishes {
                         .toList());
     }
 
+    /** A mapping table of who sees which values. */
+    static Map<String, Object> mapping(String name, String values) {
+        return Map.of(
+                "folder",
+                1,
+                "name",
+                name,
+                "columns",
+                Stream.of("who", values)
+                        .map(column -> Map.of("name", column, "type", "TEXT", "decimals", 0))
+                        .toList());
+    }
+
     /** A rule on a column by a mapping table that has who sees which values of it. */
     static Map<String, Object> rule(String column, long mapping) {
         return Map.of("column", column, "mapping", mapping, "who", "who", "values", column);
