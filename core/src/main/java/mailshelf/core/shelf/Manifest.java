@@ -76,16 +76,16 @@ public record Manifest(
     /**
      * One part in the archive.
      *
-     * @param copy the number of its copy; 0 in schema 1
+     * @param copy the number of its copy; empty in schema 1
      * @param role figures, pdf, picture, letter
      * @param name file name for people
      */
-    public record Part(int copy, String role, String name, String sha256, long sizeBytes) {}
+    public record Part(Optional<Integer> copy, String role, String name, String sha256, long sizeBytes) {}
 
     /**
      * One on the list, and whether he is sent a copy or why not.
      *
-     * @param copy the number of his copy; 0 without one, and in schema 1
+     * @param copy the number of his copy; empty without one, and in schema 1
      */
-    public record Addressee(String name, String address, String inclusion, int copy) {}
+    public record Addressee(String name, String address, String inclusion, Optional<Integer> copy) {}
 }

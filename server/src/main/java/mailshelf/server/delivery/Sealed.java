@@ -5,6 +5,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import mailshelf.core.audience.Recipient;
 import mailshelf.core.delivery.RunRecipientId;
 import mailshelf.core.shelf.Manifest;
@@ -27,8 +28,8 @@ final class Sealed {
                     each.copy().allowed(),
                     each.copy().isEmpty() ? "no-rows" : "made"));
             each.files()
-                    .forEach(file -> parts.add(
-                            new Manifest.Part(no, file.role(), file.name(), file.sha256(), file.sizeBytes())));
+                    .forEach(file -> parts.add(new Manifest.Part(
+                            Optional.of(no), file.role(), file.name(), file.sha256(), file.sizeBytes())));
             each.view().recipients().forEach(listed -> copyOf.put(listed.id(), no));
         }
         return new Manifest(
@@ -49,7 +50,7 @@ final class Sealed {
                 copies,
                 parts,
                 job.recipients().stream()
-                        .map(listed -> addressee(listed.recipient(), copyOf.getOrDefault(listed.id(), 0)))
+                        .map(listed -> addressee(listed.recipient(), Optional.ofNullable(copyOf.get(listed.id()))))
                         .toList(),
                 job.number().flatMap(n -> job.numbering().chainHead()));
     }
@@ -69,7 +70,7 @@ final class Sealed {
                         .toList());
     }
 
-    private static Manifest.Addressee addressee(Recipient recipient, int copy) {
+    private static Manifest.Addressee addressee(Recipient recipient, Optional<Integer> copy) {
         return new Manifest.Addressee(
                 recipient.name(), recipient.address(), recipient.inclusion().name(), copy);
     }

@@ -196,7 +196,7 @@ class ArchiveTest {
     }
 
     private static Part manifest(int number, Optional<String> previous, Part pdf) {
-        var parts = List.of(new Manifest.Part(1, "pdf", "report.pdf", pdf.sha256(), pdf.content().length));
+        var parts = List.of(new Manifest.Part(Optional.of(1), "pdf", "report.pdf", pdf.sha256(), pdf.content().length));
         var manifest = new Manifest(
                 1,
                 12,
