@@ -40,7 +40,6 @@ class MakeIssue {
     private final Audience audience;
     private final MakeCopies makeCopies;
     private final SealIssue sealIssue;
-    private final Stopping stopping;
     private final Hindrance hindrance;
     private final FaultPoint faultPoint;
 
@@ -57,7 +56,6 @@ class MakeIssue {
             Audience audience,
             MakeCopies makeCopies,
             SealIssue sealIssue,
-            Stopping stopping,
             Hindrance hindrance,
             FaultPoint faultPoint) {
         this.database = database;
@@ -72,7 +70,6 @@ class MakeIssue {
         this.audience = audience;
         this.makeCopies = makeCopies;
         this.sealIssue = sealIssue;
-        this.stopping = stopping;
         this.hindrance = hindrance;
         this.faultPoint = faultPoint;
     }
