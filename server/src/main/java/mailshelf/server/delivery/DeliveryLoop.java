@@ -2,6 +2,8 @@ package mailshelf.server.delivery;
 
 import java.time.Duration;
 import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Semaphore;
 import java.util.concurrent.TimeUnit;
@@ -113,13 +115,26 @@ public class DeliveryLoop implements SmartLifecycle {
 
     private boolean round() {
         // no short cut between the steps: each takes a share of every round
-        return Stream.of(
-                        bookRun.step(),
-                        makeIssue.step(sendMails::step),
-                        sendMails.step(),
-                        sendNotices.step(),
-                        closeRuns.step())
+        return Stream.of(bookRun.step(), makeIssues(), sendMails.step(), sendNotices.step(), closeRuns.step())
                 .reduce(false, Boolean::logicalOr);
+    }
+
+    /** What fails of sending between the batches of a large issue breaks the round off, and is no fault of that issue. */
+    private boolean makeIssues() {
+        List<RuntimeException> ofSending = new ArrayList<>();
+        boolean any = makeIssue.step(() -> {
+            if (ofSending.isEmpty()) {
+                try {
+                    sendMails.step();
+                } catch (RuntimeException e) {
+                    ofSending.add(e);
+                }
+            }
+        });
+        if (!ofSending.isEmpty()) {
+            throw ofSending.get(0);
+        }
+        return any;
     }
 
     /** The next moment of the business clock at which something is due by itself. */
