@@ -116,7 +116,7 @@ class DataSetController {
             }
             DataSetId id = dataSets.insert(tx, wish.folder(), who.id(), wish.name(), wish.columns(), wish.dateColumn());
             audit.keep(tx, who, Act.DATA_SET_MADE, Thing.of(Thing.Kind.DATA_SET, id, wish.name()));
-            return read.line(tx, who, dataSets.find(tx, id).orElseThrow());
+            return read.line(tx, dataSets.find(tx, id).orElseThrow(), List.of());
         });
     }
 

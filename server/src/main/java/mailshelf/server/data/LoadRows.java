@@ -92,16 +92,19 @@ class LoadRows {
         DataSet dataSet = database.inTransaction(tx -> gate.publishable(tx, who, id));
         long begun = System.nanoTime();
         try {
-            Load load = load(who, dataSet, mode, meant, body);
-            keep(who, dataSet, begun, Optional.of(load), "");
-            return load;
+            return load(who, dataSet, mode, meant, body, begun);
         } catch (RuntimeException | IOException e) {
-            keep(who, dataSet, begun, Optional.empty(), failure(e));
+            LoadAttempt failed =
+                    new LoadAttempt(clock.instant(), who.id(), millis(begun), Optional.empty(), failure(e));
+            database.doInTransaction(tx -> {
+                dataSets.insertAttempt(tx, id, failed);
+                tellOwner(tx, who, dataSet, failed);
+            });
             throw e;
         }
     }
 
-    private Load load(Person who, DataSet dataSet, Mode mode, Optional<DateForm> meant, InputStream body)
+    private Load load(Person who, DataSet dataSet, Mode mode, Optional<DateForm> meant, InputStream body, long begun)
             throws IOException {
         DataSetId id = dataSet.id();
         Optional<Load> before = database.inTransaction(tx -> dataSets.newestLoad(tx, id));
@@ -119,26 +122,24 @@ class LoadRows {
             Thing thing = Thing.of(Thing.Kind.DATA_SET, id, dataSet.name());
             String rowsBefore = before.map(b -> b.rows() + " rows").orElse("");
             audit.keep(tx, who, Act.DATA_LOADED, thing, rowsBefore, table.rows() + " rows, load " + no);
-            return dataSets.findLoad(tx, made).orElseThrow();
+            Load kept = dataSets.findLoad(tx, made).orElseThrow();
+            dataSets.insertAttempt(tx, id, new LoadAttempt(now, who.id(), millis(begun), Optional.of(kept), ""));
+            return kept;
         });
         tables.put(dataSet, new Tables.Loaded(load, new Slicing(table)));
         files.removeOlderThan(id, no);
         return load;
     }
 
-    private void keep(Person who, DataSet dataSet, long begun, Optional<Load> load, String failure) {
-        long millis = Duration.ofNanos(System.nanoTime() - begun).toMillis();
-        LoadAttempt attempt = new LoadAttempt(clock.instant(), who.id(), millis, load, failure);
-        database.doInTransaction(tx -> {
-            dataSets.insertAttempt(tx, dataSet.id(), attempt);
-            if (load.isEmpty() && !dataSet.owner().equals(who.id())) {
-                tellOwner(tx, who, dataSet, attempt);
-            }
-        });
+    private static long millis(long begun) {
+        return Duration.ofNanos(System.nanoTime() - begun).toMillis();
     }
 
-    /** Whoever loads by hand is told at once. */
+    /** Unless he loads himself, by hand: then he is told at once. */
     private void tellOwner(Tx tx, Person who, DataSet dataSet, LoadAttempt attempt) {
+        if (dataSet.owner().equals(who.id())) {
+            return;
+        }
         Person owner = people.find(tx, dataSet.owner()).orElseThrow();
         Words words = Words.in(Languages.supported(owner.locale()));
         String link = settings.baseUrl() + "/data/" + dataSet.id().value();

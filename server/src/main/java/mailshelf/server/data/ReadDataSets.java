@@ -4,7 +4,9 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import mailshelf.core.data.Column;
 import mailshelf.core.data.DataSetId;
 import mailshelf.core.data.RowRule;
@@ -107,18 +109,22 @@ class ReadDataSets {
     }
 
     List<DataSetLine> list(Person who) {
-        return database.inTransaction(tx -> dataSets.all(tx).stream()
-                .filter(dataSet -> gate.mayMind(tx, who, dataSet))
-                .map(dataSet -> line(tx, who, dataSet))
-                .toList());
+        return database.inTransaction(tx -> {
+            Map<DataSetId, List<UsedBy>> usedBy = usedBy(tx, who);
+            return dataSets.all(tx).stream()
+                    .filter(dataSet -> gate.mayMind(tx, who, dataSet))
+                    .map(dataSet -> line(tx, dataSet, usedBy.getOrDefault(dataSet.id(), List.of())))
+                    .toList();
+        });
     }
 
     DataSetView one(Person who, DataSetId id) {
         return database.inTransaction(tx -> {
             DataSet dataSet = gate.mindable(tx, who, id);
             Optional<Tables.Loaded> loaded = dataSets.newestLoad(tx, id).map(load -> tables.of(dataSet, load));
+            List<UsedBy> usedBy = usedBy(tx, who).getOrDefault(id, List.of());
             return new DataSetView(
-                    line(tx, who, dataSet),
+                    line(tx, dataSet, usedBy),
                     people.find(tx, dataSet.owner()).orElseThrow().name(),
                     gate.access(tx, who).may(Verb.PUBLISH, dataSet.folder()),
                     dataSet.columns(),
@@ -127,7 +133,7 @@ class ReadDataSets {
                     dataSets.rowRules(tx, id),
                     dataSet.ownerView(),
                     ruleRows.fits(tx, dataSet, loaded),
-                    usedBy(tx, who, dataSet));
+                    usedBy);
         });
     }
 
@@ -144,7 +150,8 @@ class ReadDataSets {
         });
     }
 
-    DataSetLine line(Tx tx, Person who, DataSet dataSet) {
+    /** @param usedBy the reports made of it that the asker may see */
+    DataSetLine line(Tx tx, DataSet dataSet, List<UsedBy> usedBy) {
         return new DataSetLine(
                 dataSet.id(),
                 dataSet.folder(),
@@ -158,7 +165,7 @@ class ReadDataSets {
                         .map(LoadAttempt::failure)
                         .findFirst()
                         .orElse(""),
-                usedBy(tx, who, dataSet).size());
+                usedBy.size());
     }
 
     private List<AttemptView> attempts(Tx tx, DataSetId id) {
@@ -180,13 +187,13 @@ class ReadDataSets {
         return views;
     }
 
-    /** Of the reports that are made of it, those that one may see. */
-    private List<UsedBy> usedBy(Tx tx, Person who, DataSet dataSet) {
+    /** The reports that one may see, by the data set that they are made of. */
+    private Map<DataSetId, List<UsedBy>> usedBy(Tx tx, Person who) {
         Gate.Access access = gate.access(tx, who);
         return reports.all(tx).stream()
                 .filter(report -> access.may(Verb.SEE, report.folder()))
-                .filter(report -> definitions.newest(tx, report).dataSet().id().equals(dataSet.id()))
-                .map(report -> new UsedBy(report.id(), report.title()))
-                .toList();
+                .collect(Collectors.groupingBy(
+                        report -> definitions.newest(tx, report).dataSet().id(),
+                        Collectors.mapping(report -> new UsedBy(report.id(), report.title()), Collectors.toList())));
     }
 }

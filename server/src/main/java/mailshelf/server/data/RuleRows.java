@@ -3,6 +3,7 @@ package mailshelf.server.data;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -162,14 +163,16 @@ class RuleRows {
 
     /** @param dataSet one that the asker may mind */
     List<Fit> fits(Tx tx, DataSet dataSet, Optional<Tables.Loaded> loaded) {
+        Set<String> known = new HashSet<>();
+        people.all(tx).forEach(person -> known.add(person.address()));
+        people.groups(tx).forEach(group -> known.add(group.name().toLowerCase(Locale.ROOT)));
         List<Fit> fits = new ArrayList<>();
         for (Viewers.InForce each : viewers.inForce(tx, dataSet)) {
             if (each.mapping().isPresent() && loaded.isPresent()) {
                 Set<String> values = new HashSet<>(each.mapping().get().values());
                 loaded.get().slicing().table().values(each.rule().column()).forEach(values::remove);
                 Set<String> names = new HashSet<>(each.mapping().get().names());
-                people.all(tx).forEach(person -> names.remove(person.address()));
-                people.groups(tx).forEach(group -> names.remove(group.name().toLowerCase(java.util.Locale.ROOT)));
+                names.removeAll(known);
                 fits.add(new Fit(each.rule().column(), few(values), few(names)));
             }
         }
