@@ -27,6 +27,11 @@ public enum DeliveryState {
         return end;
     }
 
+    /** Whether there is anything to bring, be it brought or not. */
+    public boolean hasMail() {
+        return this != NO_ROWS;
+    }
+
     /** Whether somebody may have it sent again by hand. */
     public boolean canBeTriedAgain() {
         return this == TRYING_AGAIN || this == REFUSED || this == GIVEN_UP;

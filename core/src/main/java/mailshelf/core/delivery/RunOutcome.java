@@ -20,8 +20,8 @@ public enum RunOutcome {
     /** From the final states of all deliveries; those that had nothing to bring do not count. */
     public static RunOutcome of(Collection<DeliveryState> finals) {
         long accepted = finals.stream().filter(DeliveryState.ACCEPTED::equals).count();
-        long empty = finals.stream().filter(DeliveryState.NO_ROWS::equals).count();
-        if (accepted + empty == finals.size()) {
+        long mails = finals.stream().filter(DeliveryState::hasMail).count();
+        if (accepted == mails) {
             return SENT;
         }
         return accepted == 0 ? FAILED : PARTLY;

@@ -120,8 +120,7 @@ class CloseRuns {
                     .filter(d -> d.state() == DeliveryState.ACCEPTED)
                     .count();
             Part part = Part.receipts(end, CoreJson.canonical(receipts));
-            int brought = (int)
-                    all.stream().filter(d -> d.state() != DeliveryState.NO_ROWS).count();
+            int brought = (int) all.stream().filter(d -> d.state().hasMail()).count();
             return new Facts(outcome, part, end, accepted, brought);
         });
         List<Entry> entries = archive.append(volume, facts.end(), List.of(facts.receipts()), now);

@@ -181,7 +181,7 @@ class ReadIssue {
                         found.made(),
                         accepted(found.deliveries()),
                         (int) found.deliveries().stream()
-                                .filter(delivery -> delivery.state() != DeliveryState.NO_ROWS)
+                                .filter(delivery -> delivery.state().hasMail())
                                 .count(),
                         words,
                         who.zone()),
