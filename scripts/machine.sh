@@ -43,6 +43,15 @@ need_chromium() {
     [ -x /usr/bin/chromium ] || install_or_say "Chromium, for the browser tests," chromium
 }
 
+# Data sets that come from PostgreSQL are tested against it where it can be had; it is not needed for anything else.
+want_postgresql() {
+    ls -d /usr/lib/postgresql/*/bin/initdb >/dev/null 2>&1 && return
+    can_install || { echo "Without PostgreSQL: what needs it is not tested (on Debian: apt-get install postgresql)." >&2; return; }
+    # a cluster of the machine's own is none of our business
+    [ -d /etc/postgresql-common ] || { mkdir -p /etc/postgresql-common; echo "create_main_cluster = false" >/etc/postgresql-common/createcluster.conf; }
+    install_or_say "PostgreSQL" postgresql
+}
+
 jar=$home/server/target/mailshelf.jar
 app=$home/.app
 start="-XX:+UseParallelGC -Dspring.aot.enabled=true"

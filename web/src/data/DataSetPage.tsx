@@ -1,15 +1,11 @@
-import { useState } from "react";
 import { Link, useParams } from "react-router";
-import { call, type Api } from "../api/client";
-import { useChange, useRead } from "../api/use";
-import { Fault } from "../kit/Fault";
-import { OneOf } from "../kit/Field";
+import type { Api } from "../api/client";
+import { useRead } from "../api/use";
 import { Loaded } from "../kit/Loaded";
-import { useNotice } from "../kit/Notices";
 import { Title } from "../kit/Title";
 import { useWhen } from "../kit/when";
 import { words } from "../words";
-import { DropFile } from "./DropFile";
+import { Coming } from "./Coming";
 import { RowRules } from "./RowRules";
 import { Sight } from "./Sight";
 
@@ -52,7 +48,7 @@ function Shown({ view }: { view: View }) {
           <Loads view={view} />
         </div>
         <aside className="space-y-8">
-          {view.mayChange && <Load view={view} />}
+          <Coming view={view} />
           {view.rules.length > 0 && load && <Sight view={view} />}
           <Facts view={view} />
         </aside>
@@ -86,65 +82,6 @@ function Loads({ view }: { view: View }) {
           </li>
         ))}
       </ol>
-    </section>
-  );
-}
-
-function Load({ view }: { view: View }) {
-  const say = useNotice();
-  const [mode, setMode] = useState<"REPLACE" | "APPEND">("REPLACE");
-  const [dates, setDates] = useState("");
-  const load = useChange((file: File) =>
-    call<Api["LoadView"]>(
-      `data-sets/${view.line.id}/loads?${new URLSearchParams({ mode, ...(dates && { dates }) })}`,
-      { method: "POST", file },
-    ),
-  );
-  const [file, setFile] = useState<File | null>(null);
-  const take = (next: File) => {
-    setFile(next);
-    load.mutate(next, { onSuccess: (made) => say({ text: words.data.loaded(made.rows) }) });
-  };
-  return (
-    <section aria-label={words.data.load} aria-busy={load.isPending}>
-      <h2 className="border-base-content border-b pb-2 text-lg">{words.data.load}</h2>
-      <div className="space-y-3 pt-3">
-        <fieldset className="flex flex-wrap gap-x-6">
-          <legend className="sr-only">{words.data.mode}</legend>
-          {(["REPLACE", "APPEND"] as const).map((each) => (
-            <OneOf
-              key={each}
-              name="mode"
-              label={words.data.modes[each]}
-              checked={mode === each}
-              choose={() => setMode(each)}
-            />
-          ))}
-        </fieldset>
-        <label className="block text-sm">
-          {words.data.daysAre}{" "}
-          <select
-            className="choose bg-transparent"
-            value={dates}
-            onChange={(event) => setDates(event.target.value)}
-          >
-            <option value="">{words.data.daysFound}</option>
-            {Object.entries(words.data.dateForms).map(([form, text]) => (
-              <option key={form} value={form}>
-                {text}
-              </option>
-            ))}
-          </select>
-        </label>
-        <DropFile label={words.data.drop} file={file} take={take} />
-        {load.isPending && <p role="status">{words.data.loading}</p>}
-        <Fault error={load.error} />
-        {load.error && file && (
-          <button type="button" className="act-plain" onClick={() => take(file)}>
-            {words.fault.again}
-          </button>
-        )}
-      </div>
     </section>
   );
 }

@@ -1,7 +1,5 @@
-import type { Api } from "../api/client";
 import { words } from "../words";
-
-export type Column = Api["Column"];
+import type { Column } from "./rows";
 
 const TYPES: Column["type"][] = ["TEXT", "NUMBER", "DATE"];
 const MOST_DECIMALS = 9;

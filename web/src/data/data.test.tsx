@@ -33,6 +33,14 @@ const view = {
     { name: "route", type: "TEXT", decimals: 0 },
   ],
   dateColumn: "date",
+  plan: {
+    origin: { kind: "SENT", source: null, ask: "" },
+    times: { kind: "BY_HAND", at: null, zone: null, minutes: 0 },
+    mode: "REPLACE",
+    dates: null,
+  },
+  source: "",
+  nextLoad: null,
   attempts: [
     {
       at: "2026-11-26T04:40:00Z",
@@ -54,9 +62,7 @@ const folders = [
   { id: 2, parent: null, name: "Passengers", entries: 1, mayPublish: false },
 ];
 const inspection = {
-  charset: "UTF-8",
-  separator: ";",
-  decimalMark: "POINT",
+  file: { name: "", charset: "UTF-8", separator: ";", decimalMark: "POINT" },
   columns: [
     { column: { name: "day", type: "DATE", decimals: 0 }, dateForms: ["DAY_FIRST", "MONTH_FIRST"], empty: 0 },
     { column: { name: "boats", type: "NUMBER", decimals: 0 }, dateForms: [], empty: 1 },
@@ -91,6 +97,9 @@ beforeEach(() => {
     "POST data-sets/1/loads?mode=REPLACE": () => refusal(422, "data.bad-rows"),
     "POST data-sets/inspections?folder=1": inspection,
     "POST data-sets/inspections?folder=1&dates=MONTH_FIRST": inspection,
+    "GET sources": [{ id: 5, name: "Booking desk", kind: "DATABASE" }],
+    "POST data-sets/samples": { ...inspection, file: null, columns: inspection.columns.slice(1) },
+    "PUT data-sets/1/plan": {},
     "POST data-sets": line,
     "POST data-sets/1/loads?dates=MONTH_FIRST": load,
   });
@@ -175,5 +184,44 @@ describe("a new data set", () => {
       dateColumn: "day",
     });
     expect(asked.some((one) => one.path === "data-sets/1/loads?dates=MONTH_FIRST")).toBe(true);
+  });
+});
+
+describe("rows from a source", () => {
+  const byQuery = async () => {
+    await userEvent.click(await screen.findByLabelText("a query on a database"));
+    await userEvent.selectOptions(await screen.findByLabelText("Source"), "Booking desk");
+    await userEvent.type(screen.getByLabelText("Query (SQL)"), "SELECT boats FROM berth");
+  };
+
+  it("are looked at when that is asked for, and kept with when they are loaded", async () => {
+    open("/data/new");
+    await byQuery();
+    await userEvent.click(screen.getByRole("button", { name: "Look at its rows" }));
+    await userEvent.click(await screen.findByLabelText("every day at"));
+    await userEvent.click(screen.getByRole("button", { name: "Keep data set" }));
+    expect(await screen.findByRole("heading", { name: "sailings" })).toBeVisible();
+    expect(asked.find((one) => one.method === "POST" && one.path === "data-sets")?.body).toMatchObject({
+      name: "Booking desk",
+      plan: {
+        origin: { kind: "QUERY", source: 5, ask: "SELECT boats FROM berth" },
+        times: { kind: "DAILY", at: "05:30", zone: "Europe/Oslo" },
+      },
+    });
+  });
+
+  it("take the place of files that people send, once it is said whence and when", async () => {
+    open("/data/1");
+    await userEvent.click(
+      await screen.findByRole("button", { name: "have them come from a source instead" }),
+    );
+    await byQuery();
+    await userEvent.click(screen.getByLabelText("every so many minutes"));
+    await userEvent.click(screen.getByRole("button", { name: "Keep it so" }));
+    expect(await screen.findByText("Kept; it holds from now on.")).toBeVisible();
+    expect(asked.find((one) => one.method === "PUT")?.body).toMatchObject({
+      origin: { kind: "QUERY", source: 5 },
+      times: { kind: "EVERY", minutes: 15 },
+    });
   });
 });

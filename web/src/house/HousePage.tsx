@@ -6,13 +6,20 @@ import { AuditPart } from "./AuditPart";
 import { GroupsPart } from "./GroupsPart";
 import { PeoplePart } from "./PeoplePart";
 import { RightsPart } from "./RightsPart";
+import { SourcesPart } from "./SourcesPart";
 
-const PARTS = { rights: RightsPart, people: PeoplePart, groups: GroupsPart, audit: AuditPart };
+const PARTS = {
+  rights: RightsPart,
+  people: PeoplePart,
+  groups: GroupsPart,
+  sources: SourcesPart,
+  audit: AuditPart,
+};
 type PartName = keyof typeof PARTS;
 
 const NAMES = Object.keys(PARTS) as PartName[];
 
-/** What administrators mind and auditors read: rights, people, groups, the audit trail. */
+/** What administrators mind and auditors read: rights, people, groups, sources, the audit trail. */
 export function HousePage() {
   const { part } = useParams();
   const current = NAMES.find((name) => name === part) ?? "rights";
@@ -21,7 +28,10 @@ export function HousePage() {
   return (
     <>
       <Title title={words.section.house} line={words.house.lines[current]} />
-      <nav aria-label={words.house.parts} className="border-base-content flex gap-6 border-b pb-3">
+      <nav
+        aria-label={words.house.parts}
+        className="border-base-content flex flex-wrap gap-x-6 gap-y-1 border-b pb-3"
+      >
         {NAMES.map((name) => (
           <Link
             key={name}

@@ -72,6 +72,24 @@ beforeEach(() => {
     "GET audit?": { lines: [LINE], more: true },
     "GET audit?olderThan=71": { lines: [{ ...LINE, id: 70, thing: "Passengers" }], more: false },
     "GET audit?words=storm": { lines: [], more: false },
+    "GET sources": [
+      {
+        id: 5,
+        folder: 1,
+        folderName: "Traffic",
+        name: "Booking desk",
+        kind: "DATABASE",
+        place: "jdbc:postgresql://desk/bookings",
+        user: "reader",
+        hasPassword: true,
+        seconds: 60,
+        mostRows: 1000000,
+        usedBy: [{ id: 9, name: "bookings" }],
+      },
+    ],
+    "POST sources/tests?source=5": () => refusal(422, "source.cannot-reach"),
+    "PUT sources/5": {},
+    "DELETE sources/5": () => refusal(409, "source.in-use"),
     "PUT grants/1/2": {},
     "PUT grants/3/2": {},
     "PUT groups/2/members": {},
@@ -255,5 +273,28 @@ describe("the audit trail", () => {
       "href",
       "/api/v1/audit.csv?words=storm",
     );
+  });
+});
+
+describe("sources", () => {
+  it("say what comes from each, and are not removed while something does", async () => {
+    show(house, "/house/sources");
+    expect(
+      await screen.findByText("as reader; a query takes at most 60 s and gives at most 1 000 000 rows"),
+    ).toBeVisible();
+    expect(screen.getByRole("link", { name: "bookings" })).toHaveAttribute("href", "/data/9");
+    await userEvent.click(screen.getByRole("button", { name: "remove the source Booking desk" }));
+    expect(await screen.findByText("It happened.")).toBeVisible();
+  });
+
+  it("are tested before they are kept, and keep their password where none is typed", async () => {
+    show(house, "/house/sources");
+    await userEvent.click(await screen.findByRole("button", { name: "change the source Booking desk" }));
+    await userEvent.click(screen.getByRole("button", { name: "Test it" }));
+    expect(await screen.findByText("It happened.")).toBeVisible();
+    await userEvent.clear(screen.getByLabelText("Seconds a query"));
+    await userEvent.type(screen.getByLabelText("Seconds a query"), "90");
+    await userEvent.click(screen.getByRole("button", { name: "Keep source" }));
+    await waitFor(() => expect(sent("sources/5")).toMatchObject({ password: null, seconds: 90, folder: 1 }));
   });
 });

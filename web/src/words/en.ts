@@ -1,3 +1,5 @@
+import type { Api } from "../api/client";
+
 const listed = new Intl.ListFormat("en-GB", { type: "conjunction" });
 const counted = (many: number, one: string, more: string) => `${many} ${many === 1 ? one : more}`;
 
@@ -24,13 +26,34 @@ export const en = {
 
   data: {
     add: "New data set",
-    addLine: "From a CSV file: you see it as it would be kept before anything is.",
+    addLine: "You see its rows as they would be kept before anything is.",
     ambiguous: (columns: string[]) =>
       `The days in ${listed.format(columns)} can be read in two ways. Which is meant?`,
+    at: "Time of day",
     belongs: (owner: string, folder: string) => `${owner} made it, in ${folder}.`,
     came: (rows: number, more: number | null) =>
       `${en.number(rows)} rows${more === null ? "" : `, ${en.data.more(more)}`}`,
+    changeComing: "change where they come from, or when",
     columns: "Columns",
+    comeElse: "have them come from a source instead",
+    comes: (plan: Api["LoadPlan"], source: string) =>
+      `${en.data.comesFrom(plan.origin, source)}, ${en.data.comesWhen(plan.times)}${
+        plan.mode === "APPEND" ? ", added to the rows before" : ""
+      }.`,
+    comesFrom: (origin: Api["LoadPlan"]["origin"], source: string) =>
+      origin.kind === "SENT"
+        ? "From files that people send"
+        : origin.kind === "QUERY"
+          ? `From a query on ${source}`
+          : `From files “${origin.ask}” in ${source}`,
+    comesWhen: (times: Api["LoadPlan"]["times"]) =>
+      ({
+        BY_HAND: "by hand",
+        DAILY: `every day at ${times.at?.slice(0, 5)} (${times.zone})`,
+        EVERY: `every ${times.minutes} minutes`,
+        ON_ARRIVAL: "as soon as one is there and whole",
+      })[times.kind],
+    coming: "Where the rows come from",
     dateForms: {
       ISO: "2026-11-25",
       DAY_MONTH_YEAR: "25.11.2026",
@@ -43,24 +66,31 @@ export const en = {
     decimals: "decimals",
     decimalsOf: (column: string) => `Decimals of ${column}`,
     drop: "Drop a CSV file here",
-    empty: "Data sets that you may load and rule are listed here. Make one from a CSV file.",
+    empty: "Data sets that you may load and rule are listed here. Make one from a file, a folder or a query.",
     emptyValues: (many: number) => `${many} empty`,
+    every: "every",
     file: (name: string, bytes: number) => `${name}, ${Math.max(1, Math.round(bytes / 1000))} kB`,
+    fileName: "Name of the files, * for anything",
     firstRows: "The first rows as they would be kept",
     folder: "Folder",
+    from: "Its rows come from",
     fresh: (rows: number, to: string, loaded: string) =>
       `${en.number(rows)} rows${to ? `, figures to ${to}` : ""}, loaded ${loaded}`,
     given: (column: string, all: boolean, values: string[]) =>
       `${column}: ${all ? "all" : values.length === 0 ? "none" : listed.format(values)}`,
-    how: (by: string, millis: number, sha: string) =>
-      `${(millis / 1000).toFixed(1)} s, by ${by}${sha ? ` · ${sha}` : ""}`,
+    how: (by: string | null, millis: number, sha: string) =>
+      `${(millis / 1000).toFixed(1)} s, ${by ? `by ${by}` : "by itself"}${sha ? ` · ${sha}` : ""}`,
     keep: "Keep data set",
+    keepPlan: "Keep it so",
     lastLoad: (why: string) => `Last load: ${why}`,
     line: "What reports are made of; each load is a version of its own.",
-    load: "Load a file",
+    loadNow: "Load now",
     loaded: (rows: number) => `${counted(rows, "row is", "rows are")} loaded.`,
     loading: "Being loaded…",
     loads: "Loads",
+    look: "Look at its rows",
+    looking: "Its rows are being looked at…",
+    minutes: "minutes",
     misfit: "(does not fit)",
     misfits: (many: number) =>
       `${counted(many, "value does", "values do")} not fit the type of its column; the file could not be loaded so.`,
@@ -69,25 +99,43 @@ export const en = {
     more: (rows: number) =>
       rows === 0 ? "as many" : rows > 0 ? `${en.number(rows)} more` : `${en.number(-rows)} fewer`,
     name: "Name",
+    nextLoad: (at: string) => `Next load ${at}.`,
     noDay: "none (a mapping table)",
     noFolder: "choose a folder",
+    noSource: "choose a source",
+    noSources: {
+      SENT: "",
+      FOLDER:
+        "There is no watched folder that you may use. An administrator registers one under House, sources.",
+      QUERY: "There is no database that you may use. An administrator registers one under House, sources.",
+    },
     nobody: "choose a person",
     notLoaded: "Nothing has been loaded yet.",
     nowhere: "You may not publish in any folder. Ask an administrator for the right to publish in one.",
+    origins: { SENT: "files that people send", FOLDER: "a watched folder", QUERY: "a query on a database" },
     other: "take another",
     person: "Person",
     pick: "or pick one",
+    planKept: "Kept; it holds from now on.",
+    query: "Query (SQL)",
+    queryHint: "One SELECT. It runs in a transaction that can only read, within the limits of the source.",
     reports: (many: number) =>
       many === 0 ? "no report is made of it" : `${counted(many, "report is", "reports are")} made of it`,
     ruledBy: (columns: string[]) =>
       columns.length === 0 ? "all see all rows" : `each sees his own ${listed.format(columns)}`,
     sayDays: "Say first which of the two is meant.",
-    seen: (rows: number, charset: string, separator: string) =>
-      `${en.number(rows)} rows looked at; ${charset}, separated by ${separator}.`,
+    seen: (rows: number) => `${counted(rows, "row", "rows")} looked at.`,
     sees: (rows: number, of: number) => `Sees ${en.number(rows)} of ${en.number(of)} rows.`,
     separators: { ",": "commas", ";": "semicolons", "\t": "tabs", "|": "bars" } as Record<string, string>,
     sight: "Who sees what",
+    source: "Source",
     stillInUse: "The figures loaded before are still in use.",
+    times: {
+      BY_HAND: "by hand only",
+      DAILY: "every day at",
+      EVERY: "every so many minutes",
+      ON_ARRIVAL: "as soon as a file is there and whole",
+    },
     title: "Data sets",
     typeOf: (column: string) => `Type of ${column}`,
     typed: (type: "TEXT" | "NUMBER" | "DATE", decimals: number, sorts: boolean) =>
@@ -95,6 +143,44 @@ export const en = {
     types: { TEXT: "text", NUMBER: "number", DATE: "day" },
     unused: "No report that you may see is made of it yet.",
     usedBy: "Reports made of it:",
+    when: "Loaded",
+    written: (name: string, charset: string, separator: string) =>
+      ` ${name ? `${name}: ` : ""}${charset}, separated by ${separator}.`,
+  },
+
+  sources: {
+    add: "Register a source",
+    address: "Address (JDBC)",
+    answers: "It answers.",
+    change: "change",
+    changeOne: (name: string) => `change the source ${name}`,
+    empty:
+      "No source is registered yet. Data sets can be made of files that people send; for what is to come by itself, register a database or a folder here.",
+    folder: "Who publishes in this folder may use it",
+    keep: "Keep source",
+    kept: (name: string) => `${name} is kept.`,
+    kind: "It is",
+    kinds: { DATABASE: "a database", FOLDER: "a watched folder" },
+    limits: (user: string, seconds: number, rows: number) =>
+      `${user ? `as ${user}; ` : ""}a query takes at most ${seconds} s and gives at most ${en.number(rows)} rows`,
+    mostRows: "Most rows",
+    name: "Name",
+    onlyLooks:
+      "Files are read where they are, once each has not changed for 10 s; nothing there is changed or removed.",
+    password: "Password",
+    passwordKept: "kept; type to change it",
+    path: "Path on the server",
+    readsOnly:
+      "Name a user who may only read. The password is kept encrypted, with a key in the data folder, and never shown.",
+    remove: "remove",
+    removeOne: (name: string) => `remove the source ${name}`,
+    removed: (name: string) => `${name} is removed.`,
+    seconds: "Seconds a query",
+    test: "Test it",
+    testing: "Being tested…",
+    unused: "No data set comes from it yet.",
+    usedBy: "Data sets that come from it:",
+    user: "User",
   },
 
   rules: {
@@ -332,10 +418,12 @@ export const en = {
       rights: "Who may do what, where. A folder takes what the one above it gives, until it says otherwise.",
       people: "Who has an account. Whoever is invited sets the password himself.",
       groups: "Rights are given to groups. A new group may do nothing until granted.",
+      sources:
+        "Where data may come from: databases and watched folders. Whoever publishes in its folder may use a source.",
       audit: "Who did what, when, and how it was before. Nothing here can be changed or removed.",
     },
     mayDo: "What it may do",
-    names: { rights: "rights", people: "people", groups: "groups", audit: "audit trail" },
+    names: { rights: "rights", people: "people", groups: "groups", sources: "sources", audit: "audit trail" },
     newFolder: "New folder",
     nothing: "nothing",
     publish: "and publish reports and data there",

@@ -20,7 +20,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/v1/reports/{id}/definition": {
+    "/api/v1/sources/{id}": {
         parameters: {
             query?: never;
             header?: never;
@@ -29,6 +29,22 @@ export interface paths {
         };
         get?: never;
         put: operations["put_1"];
+        post?: never;
+        delete: operations["delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/reports/{id}/definition": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["put_2"];
         post?: never;
         delete?: never;
         options?: never;
@@ -44,7 +60,7 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        put: operations["put_2"];
+        put: operations["put_3"];
         post?: never;
         delete?: never;
         options?: never;
@@ -92,7 +108,7 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        put: operations["put_3"];
+        put: operations["put_4"];
         post?: never;
         delete?: never;
         options?: never;
@@ -108,7 +124,7 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        put: operations["put_4"];
+        put: operations["put_5"];
         post?: never;
         delete?: never;
         options?: never;
@@ -125,6 +141,22 @@ export interface paths {
         };
         get?: never;
         put: operations["rule"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/data-sets/{id}/plan": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["plan"];
         post?: never;
         delete?: never;
         options?: never;
@@ -260,6 +292,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/sources": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["list_1"];
+        put?: never;
+        post: operations["post_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/sources/tests": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["test"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/session": {
         parameters: {
             query?: never;
@@ -269,8 +333,8 @@ export interface paths {
         };
         get: operations["get"];
         put?: never;
-        post: operations["post_1"];
-        delete: operations["delete"];
+        post: operations["post_2"];
+        delete: operations["delete_1"];
         options?: never;
         head?: never;
         patch?: never;
@@ -301,7 +365,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["post_2"];
+        post: operations["post_3"];
         delete?: never;
         options?: never;
         head?: never;
@@ -317,7 +381,7 @@ export interface paths {
         };
         get: operations["people"];
         put?: never;
-        post: operations["post_3"];
+        post: operations["post_4"];
         delete?: never;
         options?: never;
         head?: never;
@@ -333,7 +397,7 @@ export interface paths {
         };
         get: operations["get_1"];
         put?: never;
-        post: operations["post_4"];
+        post: operations["post_5"];
         delete?: never;
         options?: never;
         head?: never;
@@ -349,7 +413,7 @@ export interface paths {
         };
         get: operations["groups"];
         put?: never;
-        post: operations["post_5"];
+        post: operations["post_6"];
         delete?: never;
         options?: never;
         head?: never;
@@ -365,7 +429,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["post_6"];
+        post: operations["post_7"];
         delete?: never;
         options?: never;
         head?: never;
@@ -395,9 +459,9 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_1"];
+        get: operations["list_2"];
         put?: never;
-        post: operations["post_7"];
+        post: operations["post_8"];
         delete?: never;
         options?: never;
         head?: never;
@@ -414,6 +478,38 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["load"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/data-sets/{id}/loads/now": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["loadNow"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/data-sets/samples": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["sample"];
         delete?: never;
         options?: never;
         head?: never;
@@ -980,7 +1076,7 @@ export interface components {
         AttemptView: {
             /** Format: date-time */
             at: string;
-            by: string;
+            by: string | null;
             /** Format: int64 */
             millis: number;
             load: components["schemas"]["LoadView"] | null;
@@ -996,7 +1092,7 @@ export interface components {
             from: string;
             act: string;
             /** @enum {string} */
-            kind: "PERSON" | "GROUP" | "FOLDER" | "REPORT" | "DATA_SET" | "SUBSCRIPTION" | "RUN" | "ISSUE";
+            kind: "PERSON" | "GROUP" | "FOLDER" | "REPORT" | "SOURCE" | "DATA_SET" | "SUBSCRIPTION" | "RUN" | "ISSUE";
             thing: string;
             before: string;
             after: string;
@@ -1101,6 +1197,9 @@ export interface components {
             mayChange: boolean;
             columns: components["schemas"]["Column"][];
             dateColumn: string | null;
+            plan: components["schemas"]["LoadPlan"];
+            source: string;
+            nextLoad: string | null;
             attempts: components["schemas"]["AttemptView"][];
             rules: components["schemas"]["RowRule"][];
             ownerView: boolean;
@@ -1113,6 +1212,7 @@ export interface components {
             name: string;
             columns: components["schemas"]["Column"][];
             dateColumn: string | null;
+            plan: components["schemas"]["LoadPlan"] | null;
         };
         DemoPerson: {
             /** Format: int64 */
@@ -1170,6 +1270,13 @@ export interface components {
             verdict: "BETTER" | "WORSE" | "NEITHER";
             verdictWords: string;
             trend: number[];
+        };
+        FileForm: {
+            name: string;
+            charset: string;
+            separator: string;
+            /** @enum {string} */
+            decimalMark: "POINT" | "COMMA";
         };
         FilePreview: {
             sheets: string[];
@@ -1262,16 +1369,6 @@ export interface components {
             /** @enum {string} */
             behaviour: "NONE" | "REFUSE_FOR_NOW" | "REFUSE_FOR_GOOD" | "GREYLIST" | "SLOW" | "SILENT" | "DROP_BEFORE_FINAL_DOT" | "DROP_AFTER_FINAL_DOT";
         };
-        InspectionView: {
-            charset: string;
-            separator: string;
-            /** @enum {string} */
-            decimalMark: "POINT" | "COMMA";
-            columns: components["schemas"]["ColumnFound"][];
-            /** Format: int64 */
-            rowsSeen: number;
-            firstRows: components["schemas"]["TypedValue"][][];
-        };
         InvitationView: {
             name: string;
             address: string;
@@ -1306,6 +1403,21 @@ export interface components {
             folders: components["schemas"]["FolderView"][];
             entries: components["schemas"]["Entry"][];
             publishes: boolean;
+        };
+        LoadPlan: {
+            origin: components["schemas"]["Origin"];
+            times: components["schemas"]["LoadTimes"];
+            /** @enum {string} */
+            mode: "REPLACE" | "APPEND";
+            dates: ("ISO" | "DAY_MONTH_YEAR" | "DAY_FIRST" | "MONTH_FIRST") | null;
+        };
+        LoadTimes: {
+            /** @enum {string} */
+            kind: "BY_HAND" | "DAILY" | "EVERY" | "ON_ARRIVAL";
+            at: string | null;
+            zone: string | null;
+            /** Format: int32 */
+            minutes: number;
         };
         LoadView: {
             /** Format: int32 */
@@ -1426,6 +1538,12 @@ export interface components {
             part: "WHEN" | "WHAT" | "PERIOD" | "FILTER" | "SEEN_AS" | "TO_WHOM" | "AS_WHAT" | "NAME";
             text: string;
             serious: boolean;
+        };
+        Origin: {
+            /** @enum {string} */
+            kind: "SENT" | "FOLDER" | "QUERY";
+            source: number | null;
+            ask: string;
         };
         Outlook: {
             /** Format: int32 */
@@ -1601,6 +1719,20 @@ export interface components {
             number: number | null;
             recipients: components["schemas"]["RunRecipient"][];
         };
+        SampleView: {
+            file: components["schemas"]["FileForm"] | null;
+            columns: components["schemas"]["ColumnFound"][];
+            /** Format: int64 */
+            rowsSeen: number;
+            firstRows: components["schemas"]["TypedValue"][][];
+        };
+        SampleWish: {
+            /** Format: int64 */
+            folder: number;
+            origin: components["schemas"]["Origin"];
+            columns: components["schemas"]["Column"][] | null;
+            dates: ("ISO" | "DAY_MONTH_YEAR" | "DAY_FIRST" | "MONTH_FIRST") | null;
+        };
         Schedule: {
             recurrence: string;
             /** Format: time-local */
@@ -1664,6 +1796,43 @@ export interface components {
             /** Format: int64 */
             of: number;
             given: components["schemas"]["Given"][];
+        };
+        SourceUse: {
+            /** Format: int64 */
+            id: number;
+            name: string;
+        };
+        SourceView: {
+            /** Format: int64 */
+            id: number;
+            /** Format: int64 */
+            folder: number;
+            folderName: string;
+            name: string;
+            /** @enum {string} */
+            kind: "DATABASE" | "FOLDER";
+            place: string;
+            user: string;
+            hasPassword: boolean;
+            /** Format: int32 */
+            seconds: number;
+            /** Format: int32 */
+            mostRows: number;
+            usedBy: components["schemas"]["SourceUse"][];
+        };
+        SourceWish: {
+            /** Format: int64 */
+            folder: number;
+            name: string;
+            /** @enum {string} */
+            kind: "DATABASE" | "FOLDER";
+            place: string;
+            user: string;
+            password: string | null;
+            /** Format: int32 */
+            seconds: number;
+            /** Format: int32 */
+            mostRows: number;
         };
         Spine: {
             /** Format: int64 */
@@ -1832,6 +2001,52 @@ export interface operations {
         };
         requestBody: {
             content: {
+                "application/json": components["schemas"]["SourceWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["SourceView"];
+                };
+            };
+        };
+    };
+    delete: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    put_2: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
                 "application/json": components["schemas"]["NextVersion"];
             };
         };
@@ -1845,7 +2060,7 @@ export interface operations {
             };
         };
     };
-    put_2: {
+    put_3: {
         parameters: {
             query?: never;
             header?: never;
@@ -1919,7 +2134,7 @@ export interface operations {
             };
         };
     };
-    put_3: {
+    put_4: {
         parameters: {
             query?: never;
             header?: never;
@@ -1945,7 +2160,7 @@ export interface operations {
             };
         };
     };
-    put_4: {
+    put_5: {
         parameters: {
             query?: never;
             header?: never;
@@ -1984,6 +2199,30 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["RowRulesWish"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    plan: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LoadPlan"];
             };
         };
         responses: {
@@ -2192,6 +2431,74 @@ export interface operations {
             };
         };
     };
+    list_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["SourceView"][];
+                };
+            };
+        };
+    };
+    post_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SourceWish"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["SourceView"];
+                };
+            };
+        };
+    };
+    test: {
+        parameters: {
+            query?: {
+                source?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SourceWish"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     get: {
         parameters: {
             query?: never;
@@ -2212,7 +2519,7 @@ export interface operations {
             };
         };
     };
-    post_1: {
+    post_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -2234,7 +2541,7 @@ export interface operations {
             };
         };
     };
-    delete: {
+    delete_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -2274,7 +2581,7 @@ export interface operations {
             };
         };
     };
-    post_2: {
+    post_3: {
         parameters: {
             query?: never;
             header?: never;
@@ -2318,7 +2625,7 @@ export interface operations {
             };
         };
     };
-    post_3: {
+    post_4: {
         parameters: {
             query?: never;
             header?: never;
@@ -2364,7 +2671,7 @@ export interface operations {
             };
         };
     };
-    post_4: {
+    post_5: {
         parameters: {
             query?: never;
             header?: never;
@@ -2408,7 +2715,7 @@ export interface operations {
             };
         };
     };
-    post_5: {
+    post_6: {
         parameters: {
             query?: never;
             header?: never;
@@ -2432,7 +2739,7 @@ export interface operations {
             };
         };
     };
-    post_6: {
+    post_7: {
         parameters: {
             query?: never;
             header?: never;
@@ -2478,7 +2785,7 @@ export interface operations {
             };
         };
     };
-    list_1: {
+    list_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -2498,7 +2805,7 @@ export interface operations {
             };
         };
     };
-    post_7: {
+    post_8: {
         parameters: {
             query?: never;
             header?: never;
@@ -2547,6 +2854,52 @@ export interface operations {
             };
         };
     };
+    loadNow: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["LoadView"];
+                };
+            };
+        };
+    };
+    sample: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SampleWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["SampleView"];
+                };
+            };
+        };
+    };
     inspect: {
         parameters: {
             query: {
@@ -2566,7 +2919,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "*/*": components["schemas"]["InspectionView"];
+                    "*/*": components["schemas"]["SampleView"];
                 };
             };
         };

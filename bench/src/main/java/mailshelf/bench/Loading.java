@@ -10,6 +10,7 @@ import java.util.Random;
 import java.util.concurrent.Callable;
 import mailshelf.core.data.Column;
 import mailshelf.core.data.DataSetId;
+import mailshelf.core.data.LoadPlan;
 import mailshelf.core.data.Table;
 import mailshelf.core.data.TableBuilder;
 import mailshelf.core.data.csv.CsvForm;
@@ -42,7 +43,8 @@ final class Loading implements Callable<Integer> {
                 "tickets",
                 Tickets.COLUMNS,
                 Optional.of("date"),
-                true);
+                true,
+                LoadPlan.SENT);
         LoadFiles files = new LoadFiles(folder);
         for (int time = 1; time <= times; time++) {
             long start = System.nanoTime();

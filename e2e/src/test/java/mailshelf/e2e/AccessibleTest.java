@@ -79,6 +79,7 @@ class AccessibleTest {
                         "/data/1",
                         reader -> reader.button("Rule who sees which rows").click()),
                 new View("new data set", "/data/new", AccessibleTest::dropFile),
+                new View("rows from a query", "/data/new", AccessibleTest::askQuery),
                 new View("composer", "/compose?report=1", AccessibleTest::openEveryPart),
                 new View("picking a report", "/compose", nothing),
                 new View("subscriptions", "/subscriptions", nothing),
@@ -99,6 +100,10 @@ class AccessibleTest {
                         reader -> reader.button("Board in Traffic: see").click()),
                 new View("people", "/house/people", nothing),
                 new View("groups", "/house/groups", nothing),
+                new View(
+                        "sources",
+                        "/house/sources",
+                        reader -> reader.button("Register a source").click()),
                 new View("audit trail", "/house/audit", nothing),
                 new View("account", "/account", nothing),
                 new View("keys", "/library", reader -> reader.page.keyboard().press("?")),
@@ -113,6 +118,11 @@ class AccessibleTest {
         assertThat(reader.page.getByText("1 value does not fit")).isVisible();
     }
 
+    private static void askQuery(Reader reader) {
+        reader.page.getByLabel("a query on a database").check();
+        reader.page.getByLabel("Query (SQL)").fill("SELECT 1 AS one");
+    }
+
     private static void openEveryPart(Reader reader) {
         for (String part :
                 List.of("Every Monday at 07:00 (Europe/Oslo)", "last week", "every route, vessel and cause", "me")) {
@@ -124,6 +134,7 @@ class AccessibleTest {
     @BeforeAll
     static void start() {
         reader = DEMO.reader().signInAs("Sunniva Rein");
+        DEMO.as("Sunniva Rein").post("sources", Wishes.database("Booking desk", "jdbc:h2:tcp://127.0.0.1/desk"));
     }
 
     @ParameterizedTest

@@ -49,9 +49,10 @@ class DataSetTest {
 
         JsonNode seen = json(sunniva.upload("data-sets/inspections?folder=1", OF_AN_OFFICE));
 
-        assertThat(seen.get("charset").asString()).isEqualTo("windows-1252");
-        assertThat(seen.get("separator").asString()).isEqualTo(";");
-        assertThat(seen.get("decimalMark").asString()).isEqualTo("COMMA");
+        JsonNode form = seen.get("file");
+        assertThat(form.get("charset").asString()).isEqualTo("windows-1252");
+        assertThat(form.get("separator").asString()).isEqualTo(";");
+        assertThat(form.get("decimalMark").asString()).isEqualTo("COMMA");
         assertThat(seen.get("columns")
                         .valueStream()
                         .map(found -> found.get("column").get("type").asString()))

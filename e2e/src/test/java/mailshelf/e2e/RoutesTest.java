@@ -38,7 +38,10 @@ class RoutesTest {
             GET /data-sets | data-sets | 401 200 200 200 200 200 200
             POST /data-sets | data-sets | 401 404 403 403 422 403 -
             POST /data-sets/inspections | data-sets/inspections?folder=1 | 401 404 403 403 422 403 422
+            POST /data-sets/samples | data-sets/samples | 401 404 403 403 404 403 404
             POST /data-sets/{id}/loads | data-sets/1/loads | 401 404 403 403 422 403 -
+            POST /data-sets/{id}/loads/now | data-sets/1/loads/now | 401 404 403 403 409 403 409
+            PUT /data-sets/{id}/plan | data-sets/1/plan | 401 404 403 403 404 403 404
             GET /data-sets/{id} | data-sets/1 | 401 404 404 404 200 200 200
             GET /data-sets/{id}/people | data-sets/1/people | 401 404 404 404 200 200 200
             PUT /data-sets/{id}/row-rules | data-sets/1/row-rules | 401 404 403 403 422 403 422
@@ -80,6 +83,11 @@ class RoutesTest {
             GET /session | session | 200 200 200 200 200 200 200
             POST /session | session | 401 401 401 401 401 - -
             GET /shelf | shelf | 401 200 200 200 200 200 200
+            GET /sources | sources | 401 200 200 200 200 200 200
+            POST /sources | sources | 401 403 403 403 403 403 422
+            PUT /sources/{id} | sources/999 | 401 403 403 403 403 403 422
+            DELETE /sources/{id} | sources/999 | 401 403 403 403 403 403 404
+            POST /sources/tests | sources/tests | 401 403 403 403 403 403 422
             GET /subscriptions | subscriptions | 401 200 200 200 200 200 200
             POST /subscriptions | subscriptions | 401 404 403 201 403 403 -
             GET /subscriptions/next | subscriptions/next | 401 200 200 200 200 200 200
@@ -107,6 +115,8 @@ class RoutesTest {
             Map.entry(
                     "PUT /data-sets/{id}/row-rules",
                     Map.of("rules", List.of(Wishes.rule("none", 1)), "ownerView", true)),
+            Map.entry("POST /data-sets/samples", Map.of("folder", 1, "origin", Wishes.query(999, "SELECT 1"))),
+            Map.entry("PUT /data-sets/{id}/plan", Wishes.plan(Wishes.query(999, "SELECT 1"), "BY_HAND", "REPLACE")),
             Map.entry("POST /compositions", Wishes.draft(Wishes.terms())),
             Map.entry("POST /compositions/pdf", Wishes.draft(Wishes.terms())),
             Map.entry("POST /subscriptions", Map.of("terms", Wishes.terms(), "start", false)),

@@ -32,6 +32,41 @@ final class Wishes {
         return changed;
     }
 
+    /** A source to be registered, in the first folder. */
+    static Map<String, Object> database(String name, String address) {
+        return Map.of(
+                "folder",
+                1,
+                "name",
+                name,
+                "kind",
+                "DATABASE",
+                "place",
+                address,
+                "user",
+                "reader",
+                "password",
+                "none",
+                "seconds",
+                60,
+                "mostRows",
+                1000);
+    }
+
+    /** Where rows come from: a query on a source. */
+    static Map<String, Object> query(long source, String sql) {
+        return Map.of("kind", "QUERY", "source", source, "ask", sql);
+    }
+
+    /** How rows come, by hand or on arrival. */
+    static Map<String, Object> plan(Map<String, Object> origin, String when, String mode) {
+        return plan(origin, Map.of("kind", when, "minutes", 0), mode);
+    }
+
+    static Map<String, Object> plan(Map<String, Object> origin, Map<String, Object> times, String mode) {
+        return Map.of("origin", origin, "times", times, "mode", mode);
+    }
+
     /** @param columns each with its type, such as "day DATE", the day of its rows first; amounts have two decimals */
     static Map<String, Object> dataSet(long folder, String name, String... columns) {
         return Map.of(

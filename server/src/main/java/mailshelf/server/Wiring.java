@@ -9,6 +9,7 @@ import mailshelf.store.SettingStore;
 import mailshelf.store.archive.Archive;
 import mailshelf.store.audit.AuditStore;
 import mailshelf.store.data.DataSetStore;
+import mailshelf.store.data.DueLoads;
 import mailshelf.store.data.LoadFiles;
 import mailshelf.store.delivery.DeliveryStore;
 import mailshelf.store.delivery.RunStore;
@@ -20,6 +21,9 @@ import mailshelf.store.people.NoticeStore;
 import mailshelf.store.people.PersonStore;
 import mailshelf.store.people.SessionStore;
 import mailshelf.store.shelf.IssueStore;
+import mailshelf.store.source.Databases;
+import mailshelf.store.source.Secrets;
+import mailshelf.store.source.SourceStore;
 import mailshelf.store.subscription.SubscriptionStore;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
@@ -92,6 +96,26 @@ class Wiring {
     @Bean
     DataSetStore dataSetStore() {
         return new DataSetStore();
+    }
+
+    @Bean
+    SourceStore sourceStore() {
+        return new SourceStore();
+    }
+
+    @Bean
+    Secrets secrets(HouseSettings settings) {
+        return new Secrets(settings.data());
+    }
+
+    @Bean
+    Databases databases(HouseSettings settings, Secrets secrets) {
+        return new Databases(settings.data(), secrets);
+    }
+
+    @Bean
+    DueLoads dueLoads() {
+        return new DueLoads();
     }
 
     @Bean

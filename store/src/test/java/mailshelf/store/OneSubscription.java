@@ -10,6 +10,7 @@ import java.util.Locale;
 import java.util.Optional;
 import mailshelf.core.data.Column;
 import mailshelf.core.data.LoadId;
+import mailshelf.core.data.LoadPlan;
 import mailshelf.core.delivery.CopyId;
 import mailshelf.core.delivery.IssueId;
 import mailshelf.core.delivery.RunId;
@@ -47,7 +48,14 @@ public record OneSubscription(Person ida, Subscription subscription) {
         var traffic = new FolderStore().insert(tx, Optional.empty(), "Traffic");
         new ReportStore().insert(tx, traffic, ida.id(), "Cancelled sailings", "report: x", NOW);
         var dataSet = new DataSetStore()
-                .insert(tx, traffic, ida.id(), "sailings", List.of(Column.date("date")), Optional.of("date"));
+                .insert(
+                        tx,
+                        traffic,
+                        ida.id(),
+                        "sailings",
+                        List.of(Column.date("date")),
+                        Optional.of("date"),
+                        LoadPlan.SENT);
         new DataSetStore().insertLoad(tx, dataSet, 1, "0".repeat(64), 0, Optional.empty(), NOW);
         Subscription draft = new Subscription(
                 new SubscriptionId(0), ida.id(), State.DRAFT, "", 1, terms(ida, "Cancelled"), Optional.empty());

@@ -17,6 +17,7 @@ public record Thing(Kind kind, long id, String name) {
         GROUP,
         FOLDER,
         REPORT,
+        SOURCE,
         DATA_SET,
         SUBSCRIPTION,
         RUN,

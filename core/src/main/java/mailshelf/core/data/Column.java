@@ -6,8 +6,11 @@ package mailshelf.core.data;
  * @param decimals digits kept behind the point, 0 to 9; 0 for other types than numbers
  */
 public record Column(String name, ColumnType type, int decimals) {
+    /** As many as a number of 18 digits leaves room for. */
+    public static final int MOST_DECIMALS = 9;
+
     public Column {
-        if (name.isBlank() || decimals < 0 || decimals > 9 || (decimals > 0 && type != ColumnType.NUMBER)) {
+        if (name.isBlank() || decimals < 0 || decimals > MOST_DECIMALS || (decimals > 0 && type != ColumnType.NUMBER)) {
             throw new IllegalArgumentException("Not a column: " + name + ", " + type + ", " + decimals);
         }
     }

@@ -10,18 +10,7 @@ import java.util.Locale;
 import java.util.function.Function;
 import java.util.function.LongFunction;
 import mailshelf.core.Id;
-import mailshelf.core.data.DataSetId;
-import mailshelf.core.data.LoadId;
-import mailshelf.core.delivery.CopyId;
-import mailshelf.core.delivery.DeliveryId;
-import mailshelf.core.delivery.IssueId;
-import mailshelf.core.delivery.RunId;
 import mailshelf.core.report.PageModel;
-import mailshelf.core.report.ReportId;
-import mailshelf.core.rights.FolderId;
-import mailshelf.core.rights.GroupId;
-import mailshelf.core.rights.PersonId;
-import mailshelf.core.subscription.SubscriptionId;
 import mailshelf.core.time.Period;
 import mailshelf.core.time.Recurrence;
 import org.erdtman.jcs.JsonCanonicalizer;
@@ -93,17 +82,12 @@ public final class CoreJson {
         text(module, Recurrence.class, Recurrence::rule, Recurrence::parse);
         text(module, Locale.class, Locale::toLanguageTag, Locale::forLanguageTag);
         text(module, ZoneId.class, ZoneId::getId, ZoneId::of);
-        id(module, DataSetId.class, DataSetId::new);
-        id(module, LoadId.class, LoadId::new);
-        id(module, ReportId.class, ReportId::new);
-        id(module, SubscriptionId.class, SubscriptionId::new);
-        id(module, RunId.class, RunId::new);
-        id(module, IssueId.class, IssueId::new);
-        id(module, CopyId.class, CopyId::new);
-        id(module, DeliveryId.class, DeliveryId::new);
-        id(module, PersonId.class, PersonId::new);
-        id(module, GroupId.class, GroupId::new);
-        id(module, FolderId.class, FolderId::new);
+        Ids.each(new Ids.Use() {
+            @Override
+            public <T extends Id> void use(Class<T> type, LongFunction<T> of) {
+                id(module, type, of);
+            }
+        });
         return module;
     }
 

@@ -1,7 +1,5 @@
 package mailshelf.server.data;
 
-import jakarta.servlet.http.HttpServletRequest;
-import java.io.IOException;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
@@ -12,10 +10,7 @@ import mailshelf.core.audit.Thing;
 import mailshelf.core.data.Column;
 import mailshelf.core.data.ColumnType;
 import mailshelf.core.data.DataSetId;
-import mailshelf.core.data.csv.DateForm;
-import mailshelf.core.data.csv.DecimalMark;
-import mailshelf.core.data.csv.Inspection;
-import mailshelf.core.json.CoreJson;
+import mailshelf.core.data.LoadPlan;
 import mailshelf.core.rights.FolderId;
 import mailshelf.core.rights.Person;
 import mailshelf.core.rights.PersonId;
@@ -31,7 +26,6 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
-import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
@@ -43,54 +37,32 @@ class DataSetController {
     private final Database database;
     private final DataSetStore dataSets;
     private final ReadDataSets read;
-    private final LoadRows loadRows;
+    private final PlanLoads plans;
     private final RuleRows ruleRows;
     private final AuditTrail audit;
 
-    /** @param dateColumn by which rows are sorted and periods cut; a mapping table needs none */
-    record DataSetWish(FolderId folder, String name, List<Column> columns, Optional<String> dateColumn) {}
-
-    record ColumnFound(Column column, List<DateForm> dateForms, long empty) {
-        static ColumnFound of(Inspection.Found found) {
-            return new ColumnFound(found.column(), found.dateForms(), found.empty());
-        }
-    }
-
-    /** @param firstRows as they would be kept */
-    record InspectionView(
-            String charset,
-            String separator,
-            DecimalMark decimalMark,
-            List<ColumnFound> columns,
-            long rowsSeen,
-            List<List<Inspection.TypedValue>> firstRows) {
-        static InspectionView of(IncomingCsv csv, Optional<List<Column>> types, Optional<DateForm> dates) {
-            Inspection seen = csv.inspection();
-            List<Column> found =
-                    seen.columns().stream().map(Inspection.Found::column).toList();
-            return new InspectionView(
-                    csv.charset().name(),
-                    String.valueOf(seen.form().separator()),
-                    seen.form().decimalMark(),
-                    seen.columns().stream().map(ColumnFound::of).toList(),
-                    seen.rows(),
-                    seen.typed(types.filter(some -> some.size() == found.size()).orElse(found), dates));
-        }
-    }
+    /**
+     * A data set to be made.
+     *
+     * @param dateColumn by which rows are sorted and periods cut; a mapping table needs none
+     * @param plan how it comes by its rows; people send them where there is none
+     */
+    record DataSetWish(
+            FolderId folder, String name, List<Column> columns, Optional<String> dateColumn, Optional<LoadPlan> plan) {}
 
     DataSetController(
             Gate gate,
             Database database,
             DataSetStore dataSets,
             ReadDataSets read,
-            LoadRows loadRows,
+            PlanLoads plans,
             RuleRows ruleRows,
             AuditTrail audit) {
         this.gate = gate;
         this.database = database;
         this.dataSets = dataSets;
         this.read = read;
-        this.loadRows = loadRows;
+        this.plans = plans;
         this.ruleRows = ruleRows;
         this.audit = audit;
     }
@@ -111,10 +83,14 @@ class DataSetController {
         database.doInTransaction(tx -> gate.requirePublish(tx, who, wish.folder()));
         requireColumns(wish);
         return database.inTransaction(tx -> {
+            wish.plan().ifPresent(plan -> plans.require(tx, who, plan));
             if (dataSets.byName(tx, wish.name()).isPresent()) {
                 throw new Problem(Problem.Kind.CONFLICT, "data.name-taken", wish.name());
             }
-            DataSetId id = dataSets.insert(tx, wish.folder(), who.id(), wish.name(), wish.columns(), wish.dateColumn());
+            LoadPlan plan = wish.plan().orElse(LoadPlan.SENT);
+            DataSetId id =
+                    dataSets.insert(tx, wish.folder(), who.id(), wish.name(), wish.columns(), wish.dateColumn(), plan);
+            plans.keep(tx, id, plan);
             audit.keep(tx, who, Act.DATA_SET_MADE, Thing.of(Thing.Kind.DATA_SET, id, wish.name()));
             return read.line(tx, dataSets.find(tx, id).orElseThrow(), List.of());
         });
@@ -141,23 +117,6 @@ class DataSetController {
         });
     }
 
-    /**
-     * The body is CSV with a line of names; how it is written is found out.
-     *
-     * @param dates which form days are in that fit several
-     */
-    @PostMapping("/{id}/loads")
-    @ResponseStatus(HttpStatus.CREATED)
-    ReadDataSets.LoadView load(
-            Person who,
-            @PathVariable DataSetId id,
-            @RequestParam(defaultValue = "REPLACE") LoadRows.Mode mode,
-            @RequestParam Optional<DateForm> dates,
-            HttpServletRequest request)
-            throws IOException {
-        return ReadDataSets.LoadView.of(loadRows.run(who, id, mode, dates, request.getInputStream()));
-    }
-
     @PutMapping("/{id}/row-rules")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void rule(Person who, @PathVariable DataSetId id, @RequestBody RuleRows.RowRulesWish wish) {
@@ -173,32 +132,5 @@ class DataSetController {
     @GetMapping("/{id}/sights/{person}")
     RuleRows.Sight sight(Person who, @PathVariable DataSetId id, @PathVariable PersonId person) {
         return ruleRows.sight(who, id, person);
-    }
-
-    /**
-     * What a CSV file, sent as the body, looks like; nothing is kept of it.
-     *
-     * @param columns types to read its columns by instead of those that are found, as a JSON list of columns
-     * @param dates which form days are in that fit several
-     */
-    @PostMapping("/inspections")
-    InspectionView inspect(
-            Person who,
-            @RequestParam FolderId folder,
-            @RequestParam Optional<String> columns,
-            @RequestParam Optional<DateForm> dates,
-            HttpServletRequest request)
-            throws IOException {
-        database.doInTransaction(tx -> gate.requirePublish(tx, who, folder));
-        return InspectionView.of(
-                new IncomingCsv(request.getInputStream()), columns.map(DataSetController::columns), dates);
-    }
-
-    private static List<Column> columns(String json) {
-        try {
-            return List.of(CoreJson.read(json, Column[].class));
-        } catch (RuntimeException e) {
-            throw Problem.invalid("request.bad-parameter", "columns", json);
-        }
     }
 }

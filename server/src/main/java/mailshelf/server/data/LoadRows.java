@@ -1,29 +1,31 @@
 package mailshelf.server.data;
 
 import java.io.IOException;
-import java.io.InputStream;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.ConcurrentMap;
+import java.util.concurrent.Semaphore;
+import java.util.concurrent.locks.Lock;
+import java.util.concurrent.locks.ReentrantLock;
 import java.util.stream.Collectors;
 import mailshelf.core.Problem;
 import mailshelf.core.audit.Act;
 import mailshelf.core.audit.Thing;
 import mailshelf.core.data.DataSetId;
 import mailshelf.core.data.LoadId;
+import mailshelf.core.data.LoadMode;
 import mailshelf.core.data.Slicing;
 import mailshelf.core.data.Table;
 import mailshelf.core.data.TableBuilder;
-import mailshelf.core.data.csv.CsvTable;
-import mailshelf.core.data.csv.DateForm;
 import mailshelf.core.rights.Person;
 import mailshelf.core.wording.Words;
 import mailshelf.server.HouseSettings;
 import mailshelf.server.audit.AuditTrail;
 import mailshelf.server.clock.BusinessClock;
 import mailshelf.server.http.Languages;
-import mailshelf.server.rights.Gate;
 import mailshelf.store.Database;
 import mailshelf.store.Tx;
 import mailshelf.store.data.DataSet;
@@ -33,16 +35,22 @@ import mailshelf.store.data.LoadAttempt;
 import mailshelf.store.data.LoadFiles;
 import mailshelf.store.people.NoticeStore;
 import mailshelf.store.people.PersonStore;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
 
-/** Loads rows from CSV as a new version of a data set, whole or not at all. One load at a time. */
+/**
+ * Loads rows as a new version of a data set, whole or not at all. One load of a data set at a time, and few in all, as
+ * each holds its rows in memory.
+ */
 @Component
 class LoadRows {
+    private static final Logger LOG = LoggerFactory.getLogger(LoadRows.class);
     private static final Words HOUSE = Words.in(Locale.ENGLISH);
     private static final int MOST_FAULTS_TOLD = 3;
     private static final int LONGEST_FAILURE = 2000;
+    private static final int AT_ONCE = 2;
 
-    private final Gate gate;
     private final Database database;
     private final DataSetStore dataSets;
     private final LoadFiles files;
@@ -52,15 +60,10 @@ class LoadRows {
     private final Tables tables;
     private final BusinessClock clock;
     private final AuditTrail audit;
-
-    /** Whether the rows take the place of those before or are added to them. */
-    enum Mode {
-        REPLACE,
-        APPEND
-    }
+    private final Semaphore room = new Semaphore(AT_ONCE, true);
+    private final ConcurrentMap<DataSetId, Lock> underWay = new ConcurrentHashMap<>();
 
     LoadRows(
-            Gate gate,
             Database database,
             DataSetStore dataSets,
             LoadFiles files,
@@ -70,7 +73,6 @@ class LoadRows {
             Tables tables,
             BusinessClock clock,
             AuditTrail audit) {
-        this.gate = gate;
         this.database = database;
         this.dataSets = dataSets;
         this.files = files;
@@ -85,45 +87,60 @@ class LoadRows {
     /**
      * A load that fails leaves the one before it in use, and is told where its figures are read.
      *
-     * @param meant which form days are in that fit several
+     * @param who asks for it; empty for one that comes by itself
      */
-    synchronized Load run(Person who, DataSetId id, Mode mode, Optional<DateForm> meant, InputStream body)
-            throws IOException {
-        DataSet dataSet = database.inTransaction(tx -> gate.publishable(tx, who, id));
+    Load run(Optional<Person> who, DataSet dataSet, LoadMode mode, Incoming incoming) throws IOException {
+        Lock lock = underWay.computeIfAbsent(dataSet.id(), id -> new ReentrantLock());
+        lock.lock();
+        room.acquireUninterruptibly();
+        try {
+            return runAlone(who, dataSet, mode, incoming);
+        } finally {
+            room.release();
+            lock.unlock();
+        }
+    }
+
+    private Load runAlone(Optional<Person> who, DataSet dataSet, LoadMode mode, Incoming incoming) throws IOException {
         long begun = System.nanoTime();
         try {
-            return load(who, dataSet, mode, meant, body, begun);
+            return load(who, dataSet, mode, incoming, begun);
         } catch (RuntimeException | IOException e) {
+            if (!(e instanceof Problem)) {
+                LOG.error("A load of {} failed", dataSet.id(), e);
+            }
             LoadAttempt failed =
-                    new LoadAttempt(clock.instant(), who.id(), millis(begun), Optional.empty(), failure(e));
+                    new LoadAttempt(clock.instant(), who.map(Person::id), millis(begun), Optional.empty(), failure(e));
             database.doInTransaction(tx -> {
-                dataSets.insertAttempt(tx, id, failed);
-                tellOwner(tx, who, dataSet, failed);
+                if (isNews(tx, dataSet, failed)) {
+                    tellOwner(tx, who, dataSet, failed);
+                }
+                dataSets.insertAttempt(tx, dataSet.id(), failed);
+                incoming.recorded(tx);
             });
             throw e;
         }
     }
 
-    private Load load(Person who, DataSet dataSet, Mode mode, Optional<DateForm> meant, InputStream body, long begun)
+    private Load load(Optional<Person> who, DataSet dataSet, LoadMode mode, Incoming incoming, long begun)
             throws IOException {
         DataSetId id = dataSet.id();
         Optional<Load> before = database.inTransaction(tx -> dataSets.newestLoad(tx, id));
-        TableBuilder rows = mode == Mode.APPEND && before.isPresent()
+        TableBuilder rows = mode == LoadMode.APPEND && before.isPresent()
                 ? TableBuilder.from(tables.newest(dataSet).slicing().table())
                 : new TableBuilder(dataSet.columns(), dataSet.dateColumn());
-        IncomingCsv csv = new IncomingCsv(body);
-        CsvTable.read(csv.reader(), csv.form(dataSet.columns(), meant), dataSet.columns(), rows);
+        incoming.addTo(rows);
         Table table = rows.build();
         int no = before.map(Load::no).orElse(0) + 1;
         String sha256 = files.write(id, no, table);
         Instant now = clock.instant();
         Load load = database.inTransaction(tx -> {
             LoadId made = dataSets.insertLoad(tx, id, no, sha256, table.rows(), table.lastDay(), now);
-            Thing thing = Thing.of(Thing.Kind.DATA_SET, id, dataSet.name());
-            String rowsBefore = before.map(b -> b.rows() + " rows").orElse("");
-            audit.keep(tx, who, Act.DATA_LOADED, thing, rowsBefore, table.rows() + " rows, load " + no);
+            keepInTrail(tx, who, dataSet, before, table.rows() + " rows, load " + no);
             Load kept = dataSets.findLoad(tx, made).orElseThrow();
-            dataSets.insertAttempt(tx, id, new LoadAttempt(now, who.id(), millis(begun), Optional.of(kept), ""));
+            dataSets.insertAttempt(
+                    tx, id, new LoadAttempt(now, who.map(Person::id), millis(begun), Optional.of(kept), ""));
+            incoming.recorded(tx);
             return kept;
         });
         tables.put(dataSet, new Tables.Loaded(load, new Slicing(table)));
@@ -131,23 +148,40 @@ class LoadRows {
         return load;
     }
 
+    private void keepInTrail(Tx tx, Optional<Person> who, DataSet dataSet, Optional<Load> before, String after) {
+        Thing thing = Thing.of(Thing.Kind.DATA_SET, dataSet.id(), dataSet.name());
+        String rowsBefore = before.map(load -> load.rows() + " rows").orElse("");
+        if (who.isPresent()) {
+            audit.keep(tx, who.get(), Act.DATA_LOADED, thing, rowsBefore, after);
+        } else {
+            audit.keepOfNobody(tx, HOUSE.say("audit.house"), Act.DATA_LOADED, thing, rowsBefore, after);
+        }
+    }
+
     private static long millis(long begun) {
         return Duration.ofNanos(System.nanoTime() - begun).toMillis();
     }
 
+    /** What failed in the same way before has been told. */
+    private boolean isNews(Tx tx, DataSet dataSet, LoadAttempt failed) {
+        return dataSets.attempts(tx, dataSet.id(), 1).stream()
+                .noneMatch(last -> last.failure().equals(failed.failure()));
+    }
+
     /** Unless he loads himself, by hand: then he is told at once. */
-    private void tellOwner(Tx tx, Person who, DataSet dataSet, LoadAttempt attempt) {
-        if (dataSet.owner().equals(who.id())) {
+    private void tellOwner(Tx tx, Optional<Person> who, DataSet dataSet, LoadAttempt attempt) {
+        if (who.map(Person::id).equals(Optional.of(dataSet.owner()))) {
             return;
         }
         Person owner = people.find(tx, dataSet.owner()).orElseThrow();
         Words words = Words.in(Languages.supported(owner.locale()));
         String link = settings.baseUrl() + "/data/" + dataSet.id().value();
+        String by = who.map(Person::name).orElseGet(() -> words.say("load.by-itself"));
         notices.insert(
                 tx,
                 owner.id(),
                 words.say("notice.load-failed.subject", dataSet.name()),
-                words.say("notice.load-failed.body", who.name(), dataSet.name(), attempt.failure(), link),
+                words.say("notice.load-failed.body", by, dataSet.name(), attempt.failure(), link),
                 attempt.at());
     }
 

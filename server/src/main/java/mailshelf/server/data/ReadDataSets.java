@@ -9,6 +9,7 @@ import java.util.Optional;
 import java.util.stream.Collectors;
 import mailshelf.core.data.Column;
 import mailshelf.core.data.DataSetId;
+import mailshelf.core.data.LoadPlan;
 import mailshelf.core.data.RowRule;
 import mailshelf.core.report.ReportId;
 import mailshelf.core.rights.FolderId;
@@ -21,11 +22,14 @@ import mailshelf.store.Database;
 import mailshelf.store.Tx;
 import mailshelf.store.data.DataSet;
 import mailshelf.store.data.DataSetStore;
+import mailshelf.store.data.DueLoads;
 import mailshelf.store.data.Load;
 import mailshelf.store.data.LoadAttempt;
 import mailshelf.store.library.ReportStore;
 import mailshelf.store.people.FolderStore;
 import mailshelf.store.people.PersonStore;
+import mailshelf.store.source.Source;
+import mailshelf.store.source.SourceStore;
 import org.springframework.stereotype.Component;
 
 /** Reads data sets with their loads, rules and reports, for those who mind them. */
@@ -36,6 +40,8 @@ class ReadDataSets {
     private final Gate gate;
     private final Database database;
     private final DataSetStore dataSets;
+    private final DueLoads dueLoads;
+    private final SourceStore sources;
     private final FolderStore folders;
     private final PersonStore people;
     private final ReportStore reports;
@@ -68,19 +74,34 @@ class ReadDataSets {
     /**
      * A try to load it.
      *
+     * @param by who asked for it; empty for one that came by itself
      * @param more rows more than in the load before it, or fewer
      */
     record AttemptView(
-            Instant at, String by, long millis, Optional<LoadView> load, Optional<Long> more, String failure) {}
+            Instant at,
+            Optional<String> by,
+            long millis,
+            Optional<LoadView> load,
+            Optional<Long> more,
+            String failure) {}
 
     record UsedBy(ReportId id, String title) {}
 
+    /**
+     * A data set, whole.
+     *
+     * @param source the name of the source that it comes from; "" where people send it
+     * @param nextLoad when it falls due by its time, if it does
+     */
     record DataSetView(
             DataSetLine line,
             String owner,
             boolean mayChange,
             List<Column> columns,
             Optional<String> dateColumn,
+            LoadPlan plan,
+            String source,
+            Optional<Instant> nextLoad,
             List<AttemptView> attempts,
             List<RowRule> rules,
             boolean ownerView,
@@ -91,6 +112,8 @@ class ReadDataSets {
             Gate gate,
             Database database,
             DataSetStore dataSets,
+            DueLoads dueLoads,
+            SourceStore sources,
             FolderStore folders,
             PersonStore people,
             ReportStore reports,
@@ -100,6 +123,8 @@ class ReadDataSets {
         this.gate = gate;
         this.database = database;
         this.dataSets = dataSets;
+        this.dueLoads = dueLoads;
+        this.sources = sources;
         this.folders = folders;
         this.people = people;
         this.reports = reports;
@@ -129,12 +154,24 @@ class ReadDataSets {
                     gate.access(tx, who).may(Verb.PUBLISH, dataSet.folder()),
                     dataSet.columns(),
                     dataSet.dateColumn(),
+                    dataSet.plan(),
+                    sourceName(tx, dataSet),
+                    dueLoads.next(tx, id),
                     attempts(tx, id),
                     dataSets.rowRules(tx, id),
                     dataSet.ownerView(),
                     ruleRows.fits(tx, dataSet, loaded),
                     usedBy);
         });
+    }
+
+    private String sourceName(Tx tx, DataSet dataSet) {
+        return dataSet.plan()
+                .origin()
+                .source()
+                .flatMap(source -> sources.find(tx, source))
+                .map(Source::name)
+                .orElse("");
     }
 
     record NamedPerson(PersonId id, String name) {}
@@ -178,7 +215,7 @@ class ReadDataSets {
                     .findFirst();
             views.add(new AttemptView(
                     attempt.at(),
-                    people.find(tx, attempt.by()).orElseThrow().name(),
+                    attempt.by().flatMap(person -> people.find(tx, person)).map(Person::name),
                     attempt.millis(),
                     attempt.load().map(LoadView::of),
                     attempt.load().flatMap(load -> before.map(earlier -> load.rows() - earlier.rows())),

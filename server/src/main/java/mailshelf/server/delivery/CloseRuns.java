@@ -16,6 +16,7 @@ import mailshelf.core.shelf.Receipts;
 import mailshelf.core.wording.Words;
 import mailshelf.server.audit.AuditTrail;
 import mailshelf.server.clock.BusinessClock;
+import mailshelf.server.lease.LeaseKeeper;
 import mailshelf.store.Database;
 import mailshelf.store.archive.Archive;
 import mailshelf.store.archive.Entry;

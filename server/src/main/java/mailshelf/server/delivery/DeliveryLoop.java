@@ -11,6 +11,7 @@ import java.util.concurrent.locks.ReentrantLock;
 import java.util.stream.Stream;
 import mailshelf.server.HouseSettings;
 import mailshelf.server.clock.BusinessClock;
+import mailshelf.server.lease.LeaseKeeper;
 import mailshelf.store.Database;
 import mailshelf.store.subscription.SubscriptionStore;
 import org.slf4j.Logger;

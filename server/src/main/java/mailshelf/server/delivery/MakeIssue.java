@@ -11,6 +11,7 @@ import mailshelf.core.subscription.Terms;
 import mailshelf.server.clock.BusinessClock;
 import mailshelf.server.data.Tables;
 import mailshelf.server.data.Viewers;
+import mailshelf.server.lease.LeaseKeeper;
 import mailshelf.server.library.Definitions;
 import mailshelf.store.Database;
 import mailshelf.store.Durable;

@@ -12,6 +12,7 @@ import mailshelf.core.delivery.RunState;
 import mailshelf.core.json.CoreJson;
 import mailshelf.core.rights.PersonId;
 import mailshelf.server.HouseSettings;
+import mailshelf.server.lease.LeaseKeeper;
 import mailshelf.store.Database;
 import mailshelf.store.Tx;
 import mailshelf.store.archive.Archive;

@@ -21,6 +21,7 @@ import mailshelf.core.delivery.DeliveryId;
 import mailshelf.core.delivery.DeliveryStep;
 import mailshelf.core.delivery.RunId;
 import mailshelf.server.clock.BusinessClock;
+import mailshelf.server.lease.LeaseKeeper;
 import mailshelf.server.mail.MailServer;
 import mailshelf.store.Database;
 import mailshelf.store.Durable;

@@ -7,6 +7,7 @@ import mailshelf.core.delivery.Answer;
 import mailshelf.core.delivery.DeliveryStep;
 import mailshelf.core.rights.Person;
 import mailshelf.server.clock.BusinessClock;
+import mailshelf.server.lease.LeaseKeeper;
 import mailshelf.server.mail.NoticeMail;
 import mailshelf.store.Database;
 import mailshelf.store.people.NoticeStore;

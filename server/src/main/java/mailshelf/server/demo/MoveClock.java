@@ -9,6 +9,7 @@ import java.util.concurrent.RejectedExecutionException;
 import java.util.stream.Stream;
 import mailshelf.core.Problem;
 import mailshelf.server.clock.BusinessClock;
+import mailshelf.server.data.LoadLoop;
 import mailshelf.server.delivery.DeliveryLoop;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -27,13 +28,15 @@ class MoveClock {
     private final BusinessClock clock;
     private final DeliveryLoop loop;
     private final DayLoads dayLoads;
+    private final LoadLoop loads;
     private final ExecutorService mover = Executors.newSingleThreadExecutor();
     private volatile Optional<Instant> target = Optional.empty();
 
-    MoveClock(BusinessClock clock, DeliveryLoop loop, DayLoads dayLoads) {
+    MoveClock(BusinessClock clock, DeliveryLoop loop, DayLoads dayLoads, LoadLoop loads) {
         this.clock = clock;
         this.loop = loop;
         this.dayLoads = dayLoads;
+        this.loads = loads;
     }
 
     /** Where it is moving to; empty while it stands. */
@@ -71,13 +74,14 @@ class MoveClock {
         loop.drain();
         while (clock.instant().isBefore(to)) {
             Instant now = clock.instant();
-            Instant stop = Stream.of(loop.nextDue(), dayLoads.next(), Optional.of(to))
+            Instant stop = Stream.of(loop.nextDue(), loads.nextOfDay(), dayLoads.next(), Optional.of(to))
                     .flatMap(Optional::stream)
                     .map(due -> due.isBefore(now) ? now : due)
                     .min(Instant::compareTo)
                     .orElse(to);
             clock.moveTo(stop.isAfter(to) ? to : stop);
             dayLoads.upTo(clock.instant());
+            loads.drain();
             loop.drain();
         }
     }

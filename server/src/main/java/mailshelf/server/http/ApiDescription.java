@@ -21,17 +21,10 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.concurrent.ConcurrentHashMap;
-import mailshelf.core.data.DataSetId;
-import mailshelf.core.delivery.CopyId;
-import mailshelf.core.delivery.DeliveryId;
-import mailshelf.core.delivery.IssueId;
-import mailshelf.core.delivery.RunId;
-import mailshelf.core.report.ReportId;
-import mailshelf.core.rights.FolderId;
-import mailshelf.core.rights.GroupId;
+import java.util.function.LongFunction;
+import mailshelf.core.Id;
+import mailshelf.core.json.Ids;
 import mailshelf.core.rights.Person;
-import mailshelf.core.rights.PersonId;
-import mailshelf.core.subscription.SubscriptionId;
 import mailshelf.core.time.Period;
 import mailshelf.core.time.Recurrence;
 import org.springdoc.core.customizers.OpenApiCustomizer;
@@ -45,19 +38,12 @@ import org.springframework.security.web.csrf.CsrfToken;
 class ApiDescription {
     static {
         SpringDocUtils describe = SpringDocUtils.getConfig();
-        List.of(
-                        DataSetId.class,
-                        ReportId.class,
-                        SubscriptionId.class,
-                        RunId.class,
-                        IssueId.class,
-                        CopyId.class,
-                        CopyId.class,
-                        DeliveryId.class,
-                        PersonId.class,
-                        GroupId.class,
-                        FolderId.class)
-                .forEach(id -> describe.replaceWithClass(id, Long.class));
+        Ids.each(new Ids.Use() {
+            @Override
+            public <T extends Id> void use(Class<T> type, LongFunction<T> of) {
+                describe.replaceWithClass(type, Long.class);
+            }
+        });
         List.of(Period.class, Recurrence.class, ZoneId.class, Locale.class)
                 .forEach(text -> describe.replaceWithClass(text, String.class));
         describe.addRequestWrapperToIgnore(Person.class, CsrfToken.class);

@@ -3,17 +3,10 @@ package mailshelf.server.http;
 import com.fasterxml.jackson.annotation.Nulls;
 import java.time.Duration;
 import java.util.List;
-import mailshelf.core.data.DataSetId;
-import mailshelf.core.delivery.CopyId;
-import mailshelf.core.delivery.DeliveryId;
-import mailshelf.core.delivery.IssueId;
-import mailshelf.core.delivery.RunId;
+import java.util.function.LongFunction;
+import mailshelf.core.Id;
 import mailshelf.core.json.CoreJson;
-import mailshelf.core.report.ReportId;
-import mailshelf.core.rights.FolderId;
-import mailshelf.core.rights.GroupId;
-import mailshelf.core.rights.PersonId;
-import mailshelf.core.subscription.SubscriptionId;
+import mailshelf.core.json.Ids;
 import mailshelf.core.time.Period;
 import mailshelf.server.signin.SignedIn;
 import org.springframework.boot.jackson.autoconfigure.JsonMapperBuilderCustomizer;
@@ -59,29 +52,17 @@ class HttpSetup implements WebMvcConfigurer {
 
     @Override
     public void addFormatters(FormatterRegistry registry) {
-        id(registry, ReportId.class, ReportId::new);
-        id(registry, SubscriptionId.class, SubscriptionId::new);
-        id(registry, RunId.class, RunId::new);
-        id(registry, IssueId.class, IssueId::new);
-        id(registry, CopyId.class, CopyId::new);
-        id(registry, DeliveryId.class, DeliveryId::new);
-        id(registry, PersonId.class, PersonId::new);
-        id(registry, GroupId.class, GroupId::new);
-        id(registry, FolderId.class, FolderId::new);
-        id(registry, DataSetId.class, DataSetId::new);
+        Ids.each(new Ids.Use() {
+            @Override
+            public <T extends Id> void use(Class<T> type, LongFunction<T> of) {
+                Converter<String, T> converter = text -> of.apply(Long.parseLong(text));
+                registry.addConverter(String.class, type, converter);
+            }
+        });
         registry.addConverter(
                 String.class,
                 Period.class,
                 text -> Period.parse(text).orElseThrow(() -> new IllegalArgumentException("Not a period: " + text)));
-    }
-
-    private interface FromNumber<T> {
-        T of(long number);
-    }
-
-    private static <T> void id(FormatterRegistry registry, Class<T> type, FromNumber<T> from) {
-        Converter<String, T> converter = text -> from.of(Long.parseLong(text));
-        registry.addConverter(String.class, type, converter);
     }
 
     /** Nothing is validated by annotations; a validator for them would take a third of a second of each start. */
@@ -100,7 +81,6 @@ class HttpSetup implements WebMvcConfigurer {
         };
     }
 
-    /** The web application finds its own way from any of its addresses. */
     /** Files whose names tell their contents are fetched once; all else, above all figures, is asked for each time. */
     @Override
     public void addResourceHandlers(ResourceHandlerRegistry registry) {
@@ -110,6 +90,7 @@ class HttpSetup implements WebMvcConfigurer {
                         CacheControl.maxAge(Duration.ofDays(365)).cachePublic().immutable());
     }
 
+    /** The web application finds its own way from any of its addresses. */
     @Override
     public void addViewControllers(ViewControllerRegistry registry) {
         for (String address : List.of(
@@ -119,6 +100,8 @@ class HttpSetup implements WebMvcConfigurer {
                 "/library",
                 "/library/{folder}",
                 "/reports/{id}",
+                "/data",
+                "/data/{id}",
                 "/subscriptions",
                 "/subscriptions/{id}",
                 "/compose",
@@ -126,7 +109,6 @@ class HttpSetup implements WebMvcConfigurer {
                 "/runs/{id}",
                 "/house",
                 "/house/{part}",
-                "/house/{part}/{id}",
                 "/mail-room",
                 "/mail-room/{address}")) {
             registry.addViewController(address).setViewName("forward:/index.html");

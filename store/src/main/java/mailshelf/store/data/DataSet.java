@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Optional;
 import mailshelf.core.data.Column;
 import mailshelf.core.data.DataSetId;
+import mailshelf.core.data.LoadPlan;
 import mailshelf.core.rights.FolderId;
 import mailshelf.core.rights.PersonId;
 
@@ -14,6 +15,7 @@ import mailshelf.core.rights.PersonId;
  * @param folder who may publish there may load it, who may see that may make reports of it
  * @param dateColumn by which its rows are sorted and periods are cut; mapping tables have none
  * @param ownerView whether issues may show everybody on a list what their owner may see
+ * @param plan how it comes by its rows
  */
 public record DataSet(
         DataSetId id,
@@ -22,4 +24,5 @@ public record DataSet(
         String name,
         List<Column> columns,
         Optional<String> dateColumn,
-        boolean ownerView) {}
+        boolean ownerView,
+        LoadPlan plan) {}

@@ -7,6 +7,7 @@ import java.util.Optional;
 import mailshelf.core.data.Column;
 import mailshelf.core.data.DataSetId;
 import mailshelf.core.data.LoadId;
+import mailshelf.core.data.LoadPlan;
 import mailshelf.core.data.RowRule;
 import mailshelf.core.json.CoreJson;
 import mailshelf.core.rights.FolderId;
@@ -17,7 +18,7 @@ import mailshelf.store.Tx;
 /** Data sets and the record of their loads; the rows themselves are files. */
 public final class DataSetStore {
     private static final String DATA_SET =
-            "SELECT id, folder, owner, name, columns, date_column, owner_view FROM data_set";
+            "SELECT id, folder, owner, name, columns, date_column, owner_view, plan FROM data_set";
     private static final String LOAD = "SELECT id, data_set, no, sha256, row_count, figures_to, loaded_at FROM load";
 
     private static DataSet dataSet(Row row) {
@@ -28,7 +29,8 @@ public final class DataSetStore {
                 row.text("name"),
                 List.of(CoreJson.read(row.text("columns"), Column[].class)),
                 row.optionalText("date_column"),
-                row.flag("owner_view"));
+                row.flag("owner_view"),
+                CoreJson.read(row.text("plan"), LoadPlan.class));
     }
 
     private static Load load(Row row) {
@@ -59,14 +61,32 @@ public final class DataSetStore {
     }
 
     public DataSetId insert(
-            Tx tx, FolderId folder, PersonId owner, String name, List<Column> columns, Optional<String> dateColumn) {
+            Tx tx,
+            FolderId folder,
+            PersonId owner,
+            String name,
+            List<Column> columns,
+            Optional<String> dateColumn,
+            LoadPlan plan) {
         return new DataSetId(tx.insert(
-                "INSERT INTO data_set (folder, owner, name, columns, date_column) VALUES (?, ?, ?, ?, ?)",
+                """
+                INSERT INTO data_set (folder, owner, name, columns, date_column, plan, source)
+                VALUES (?, ?, ?, ?, ?, ?, ?)""",
                 folder,
                 owner,
                 name,
                 CoreJson.write(columns),
-                dateColumn));
+                dateColumn,
+                CoreJson.write(plan),
+                plan.origin().source()));
+    }
+
+    public void plan(Tx tx, DataSetId id, LoadPlan plan) {
+        tx.update(
+                "UPDATE data_set SET plan = ?, source = ? WHERE id = ?",
+                CoreJson.write(plan),
+                plan.origin().source(),
+                id);
     }
 
     public List<RowRule> rowRules(Tx tx, DataSetId dataSet) {
@@ -113,7 +133,7 @@ public final class DataSetStore {
                  FETCH FIRST ? ROWS ONLY""",
                 row -> new LoadAttempt(
                         row.instant("at"),
-                        new PersonId(row.number("by_person")),
+                        row.optionalNumber("by_person").map(PersonId::new),
                         row.number("millis"),
                         row.optionalNumber("load").map(id -> load(row, id)),
                         row.text("failure")),

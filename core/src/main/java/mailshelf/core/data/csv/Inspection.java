@@ -28,7 +28,6 @@ import mailshelf.core.wording.OneLine;
  */
 public record Inspection(CsvForm form, List<Found> columns, long rows, List<List<String>> firstRows) {
     private static final List<Character> SEPARATORS = List.of(',', ';', '\t', '|');
-    private static final int MOST_DECIMALS = 9;
     private static final int MOST_DIGITS = 18;
 
     /** As many as are shown before anything is kept. */
@@ -123,6 +122,11 @@ public record Inspection(CsvForm form, List<Found> columns, long rows, List<List
                         .mapToObj(i -> cell(read, types.get(i), row.get(i)))
                         .toList())
                 .toList();
+    }
+
+    /** A value of a plain text, as a column would take it. */
+    public static TypedValue typed(String plain, Column column) {
+        return cell(CsvForm.PLAIN, column, plain);
     }
 
     private static TypedValue cell(CsvForm form, Column column, String written) {
@@ -245,7 +249,7 @@ public record Inspection(CsvForm form, List<Found> columns, long rows, List<List
         return mark.read(value)
                 .filter(plain -> !plain.matches("-?0\\d.*"))
                 .filter(plain -> plain.replaceAll("\\D", "").length() <= MOST_DIGITS)
-                .filter(plain -> decimals(plain) <= MOST_DECIMALS)
+                .filter(plain -> decimals(plain) <= Column.MOST_DECIMALS)
                 .isPresent();
     }
 

@@ -1,4 +1,4 @@
-package mailshelf.server.delivery;
+package mailshelf.server.lease;
 
 import java.time.Duration;
 import java.time.Instant;
@@ -19,7 +19,7 @@ import org.springframework.stereotype.Component;
 
 /** This server's name in leases, and the beat that keeps them, by the machine's clock. Runs before the loop claims. */
 @Component
-class LeaseKeeper implements SmartLifecycle {
+public class LeaseKeeper implements SmartLifecycle {
     private static final Logger LOG = LoggerFactory.getLogger(LeaseKeeper.class);
     private static final Duration BEAT = Duration.ofSeconds(5);
 
@@ -48,21 +48,21 @@ class LeaseKeeper implements SmartLifecycle {
         this.owner = "server-" + server + "/" + UUID.randomUUID();
     }
 
-    String owner() {
+    public String owner() {
         return owner;
     }
 
-    Instant now() {
+    public Instant now() {
         return machineClock.instant();
     }
 
     /** With what this server claims at this moment. */
-    Lease lease() {
+    public Lease lease() {
         return new Lease(owner, now().minus(ALIVE));
     }
 
     /** Gives back all that this server has claimed. */
-    void releaseAll() {
+    public void releaseAll() {
         database.doInTransaction(tx -> workers.releaseAll(tx, owner));
     }
 

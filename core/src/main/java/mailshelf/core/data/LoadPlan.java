@@ -1,0 +1,33 @@
+package mailshelf.core.data;
+
+import java.util.Optional;
+import mailshelf.core.Problem;
+import mailshelf.core.data.csv.DateForm;
+
+/**
+ * How a data set comes by its rows.
+ *
+ * @param mode what becomes of the rows before
+ * @param dates which form days are in that fit several; for files alone
+ */
+public record LoadPlan(Origin origin, LoadTimes times, LoadMode mode, Optional<DateForm> dates) {
+    /** Files are sent by people, as they like. */
+    public static final LoadPlan SENT =
+            new LoadPlan(Origin.SENT, LoadTimes.BY_HAND, LoadMode.REPLACE, Optional.empty());
+
+    /** @throws Problem {@code data.bad-plan} for one that lacks a part, or has parts that do not go together */
+    public void requireWhole() {
+        boolean isSent = origin.kind() == Origin.Kind.SENT;
+        boolean isFolder = origin.kind() == Origin.Kind.FOLDER;
+        boolean fits = switch (times.kind()) {
+            case BY_HAND -> true;
+            case DAILY, EVERY -> !isSent;
+            case ON_ARRIVAL -> isFolder;
+        };
+        // a query gives all its rows each time, so that adding them would count each of them again
+        boolean adds = mode == LoadMode.APPEND && origin.kind() == Origin.Kind.QUERY;
+        if (!origin.saysAll() || !times.saysAll() || !fits || adds) {
+            throw Problem.invalid("data.bad-plan");
+        }
+    }
+}

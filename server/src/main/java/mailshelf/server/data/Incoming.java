@@ -1,0 +1,14 @@
+package mailshelf.server.data;
+
+import java.io.IOException;
+import mailshelf.core.data.TableBuilder;
+import mailshelf.store.Tx;
+
+/** Rows on their way into a data set. */
+interface Incoming {
+    /** Adds them all; if it throws, those that it added are thrown away. */
+    void addTo(TableBuilder rows) throws IOException;
+
+    /** Keeps what goes with the record of the load, be it loaded or failed. */
+    default void recorded(Tx tx) {}
+}

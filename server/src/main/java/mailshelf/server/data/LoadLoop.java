@@ -1,0 +1,213 @@
+package mailshelf.server.data;
+
+import java.io.IOException;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.InstantSource;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.locks.ReentrantLock;
+import mailshelf.core.Problem;
+import mailshelf.core.data.DataSetId;
+import mailshelf.core.data.LoadTimes;
+import mailshelf.server.clock.BusinessClock;
+import mailshelf.server.lease.LeaseKeeper;
+import mailshelf.store.Database;
+import mailshelf.store.Tx;
+import mailshelf.store.data.DataSet;
+import mailshelf.store.data.DataSetStore;
+import mailshelf.store.data.DueLoads;
+import mailshelf.store.data.TakenFile;
+import mailshelf.store.delivery.Lease;
+import mailshelf.store.source.WatchedFolder;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.context.SmartLifecycle;
+import org.springframework.stereotype.Component;
+
+/**
+ * Loads what is due by its time, by the business clock, and files that have arrived in watched folders, by looking. One
+ * thread; the demo's clock drives the first from its own thread while it moves, under the same lock.
+ */
+@Component
+public class LoadLoop implements SmartLifecycle {
+    private static final Logger LOG = LoggerFactory.getLogger(LoadLoop.class);
+    private static final Duration LOOK = Duration.ofSeconds(2);
+
+    /** What failed by its time is tried again after a while, a few times; then at its next time. */
+    private static final Duration AGAIN_AFTER = Duration.ofMinutes(10);
+
+    private static final int MOST_TRIES = 3;
+
+    private final LoadRows loadRows;
+    private final FetchRows fetchRows;
+    private final Database database;
+    private final DataSetStore dataSets;
+    private final DueLoads dueLoads;
+    private final LeaseKeeper lease;
+    private final BusinessClock clock;
+    private final InstantSource machineClock;
+    private final ReentrantLock working = new ReentrantLock();
+
+    /** Files that were seen and not taken yet, and since when each has been as it is; by the loop's own thread alone. */
+    private final Map<DataSetId, Map<TakenFile, Instant>> seen = new HashMap<>();
+
+    private volatile Thread thread;
+
+    LoadLoop(
+            LoadRows loadRows,
+            FetchRows fetchRows,
+            Database database,
+            DataSetStore dataSets,
+            DueLoads dueLoads,
+            LeaseKeeper lease,
+            BusinessClock clock,
+            InstantSource machineClock) {
+        this.loadRows = loadRows;
+        this.fetchRows = fetchRows;
+        this.database = database;
+        this.dataSets = dataSets;
+        this.dueLoads = dueLoads;
+        this.lease = lease;
+        this.clock = clock;
+        this.machineClock = machineClock;
+    }
+
+    /** The next time of day at which something is loaded; loads every so many minutes do not stop a moving clock. */
+    public Optional<Instant> nextOfDay() {
+        return database.inTransaction(tx -> dataSets.all(tx).stream()
+                .filter(dataSet -> dataSet.plan().times().kind() == LoadTimes.Kind.DAILY)
+                .flatMap(dataSet -> dueLoads.next(tx, dataSet.id()).stream())
+                .min(Instant::compareTo));
+    }
+
+    /** Loads all that is due by its time at this moment of the business clock, in the caller's thread. */
+    public void drain() {
+        working.lock();
+        try {
+            for (DataSetId id : database.inTransaction(tx -> dueLoads.due(tx, clock.instant()))) {
+                claimed(id, this::loadDue);
+            }
+        } finally {
+            working.unlock();
+        }
+    }
+
+    private interface Work {
+        void on(DataSet dataSet);
+    }
+
+    private void claimed(DataSetId id, Work work) {
+        Lease mine = lease.lease();
+        if (database.inTransaction(tx -> dueLoads.claim(tx, id, mine))) {
+            try {
+                work.on(database.inTransaction(tx -> dataSets.find(tx, id)).orElseThrow());
+            } finally {
+                database.doInTransaction(tx -> dueLoads.release(tx, id, mine));
+            }
+        }
+    }
+
+    private void loadDue(DataSet dataSet) {
+        boolean loaded = load(dataSet, fetchRows.all(dataSet));
+        Instant now = clock.instant();
+        database.doInTransaction(tx -> {
+            Optional<Instant> next = dataSet.plan().times().nextAfter(now);
+            if (!loaded && failuresInARow(tx, dataSet.id()) < MOST_TRIES) {
+                Instant again = now.plus(AGAIN_AFTER);
+                next = next.map(due -> due.isBefore(again) ? due : again);
+            }
+            dueLoads.plan(tx, dataSet.id(), next);
+        });
+    }
+
+    private int failuresInARow(Tx tx, DataSetId id) {
+        return (int) dataSets.attempts(tx, id, MOST_TRIES).stream()
+                .takeWhile(attempt -> attempt.load().isEmpty())
+                .count();
+    }
+
+    /** What fails is told where it is read; the loop goes on. */
+    private boolean load(DataSet dataSet, Incoming incoming) {
+        try {
+            loadRows.run(Optional.empty(), dataSet, dataSet.plan().mode(), incoming);
+            return true;
+        } catch (Problem e) {
+            LOG.warn("A load of {} failed: {}", dataSet.id(), e.code());
+        } catch (RuntimeException | IOException e) {
+            LOG.warn("A load of {} failed", dataSet.id());
+        }
+        return false;
+    }
+
+    private void lookForFiles() {
+        List<DataSet> watching = database.inTransaction(dataSets::all).stream()
+                .filter(dataSet -> dataSet.plan().times().kind() == LoadTimes.Kind.ON_ARRIVAL)
+                .toList();
+        seen.keySet().retainAll(watching.stream().map(DataSet::id).toList());
+        for (DataSet dataSet : watching) {
+            try {
+                if (!settled(dataSet).isEmpty()) {
+                    claimed(
+                            dataSet.id(),
+                            claimed -> settled(claimed).forEach(file -> load(claimed, fetchRows.file(claimed, file))));
+                }
+            } catch (Problem e) {
+                LOG.warn("The folder of {} cannot be looked into: {}", dataSet.id(), e.code());
+            }
+        }
+    }
+
+    /** The files that have arrived and not changed for a while; one that grows begins anew with each look. */
+    private List<WatchedFolder.Found> settled(DataSet dataSet) {
+        Instant now = machineClock.instant();
+        Map<TakenFile, Instant> before = seen.getOrDefault(dataSet.id(), Map.of());
+        Map<TakenFile, Instant> after = new HashMap<>();
+        List<WatchedFolder.Found> arrived = fetchRows.arrived(dataSet);
+        arrived.forEach(file -> after.put(file.state(), before.getOrDefault(file.state(), now)));
+        seen.put(dataSet.id(), after);
+        return arrived.stream()
+                .filter(file ->
+                        !after.get(file.state()).plus(WatchedFolder.SETTLING).isAfter(now))
+                .toList();
+    }
+
+    private void run() {
+        while (thread != null) {
+            try {
+                drain();
+                lookForFiles();
+            } catch (RuntimeException e) {
+                LOG.error("A round of loads failed; it goes on", e);
+            }
+            try {
+                TimeUnit.MILLISECONDS.sleep(LOOK.toMillis());
+            } catch (InterruptedException e) {
+                return;
+            }
+        }
+    }
+
+    @Override
+    public void start() {
+        thread = new Thread(this::run, "load-loop");
+        thread.setDaemon(true);
+        thread.start();
+    }
+
+    /** A load under way is left alone: what it would make is recorded whole or not at all. */
+    @Override
+    public void stop() {
+        Thread ending = thread;
+        thread = null;
+        ending.interrupt();
+    }
+
+    @Override
+    public boolean isRunning() {
+        return thread != null;
+    }
+}

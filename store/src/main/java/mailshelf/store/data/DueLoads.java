@@ -1,0 +1,69 @@
+package mailshelf.store.data;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import mailshelf.core.data.DataSetId;
+import mailshelf.store.Tx;
+import mailshelf.store.delivery.Lease;
+
+/** Which data sets are due to be loaded, who does it, and which files have been taken. */
+public final class DueLoads {
+    /** When it falls due next by time; empty where it does not. */
+    public Optional<Instant> next(Tx tx, DataSetId id) {
+        return tx.one("SELECT next_load FROM data_set WHERE id = ?", row -> row.optionalInstant("next_load"), id)
+                .flatMap(due -> due);
+    }
+
+    /** Those whose time has come, longest due first. */
+    public List<DataSetId> due(Tx tx, Instant now) {
+        return tx.list(
+                "SELECT id FROM data_set WHERE next_load <= ? ORDER BY next_load, id",
+                row -> new DataSetId(row.number("id")),
+                now);
+    }
+
+    /** False when another server loads it at this moment, which is normal. */
+    public boolean claim(Tx tx, DataSetId id, Lease lease) {
+        return tx.update(
+                        "UPDATE data_set SET lease_owner = ? WHERE id = ? AND " + Lease.FREE,
+                        lease.owner(),
+                        id,
+                        lease.aliveSince())
+                == 1;
+    }
+
+    /** Lets go of a claim. */
+    public void release(Tx tx, DataSetId id, Lease lease) {
+        tx.update("UPDATE data_set SET lease_owner = NULL WHERE id = ? AND lease_owner = ?", id, lease.owner());
+    }
+
+    /** When it falls due next by time; empty where it does not. */
+    public void plan(Tx tx, DataSetId id, Optional<Instant> next) {
+        tx.update("UPDATE data_set SET next_load = ? WHERE id = ?", next, id);
+    }
+
+    /** Each file as it was when it was taken last. */
+    public List<TakenFile> taken(Tx tx, DataSetId id) {
+        return tx.list(
+                "SELECT name, size_bytes, modified_at FROM taken_file WHERE data_set = ?",
+                row -> new TakenFile(row.text("name"), row.number("size_bytes"), row.instant("modified_at")),
+                id);
+    }
+
+    /** Keeps that a file has been taken as it is. */
+    public void take(Tx tx, DataSetId id, TakenFile file) {
+        tx.update("DELETE FROM taken_file WHERE data_set = ? AND name = ?", id, file.name());
+        tx.update(
+                "INSERT INTO taken_file (data_set, name, size_bytes, modified_at) VALUES (?, ?, ?, ?)",
+                id,
+                file.name(),
+                file.sizeBytes(),
+                file.modifiedAt());
+    }
+
+    /** A plan that asks for other files begins anew. */
+    public void forgetTaken(Tx tx, DataSetId id) {
+        tx.update("DELETE FROM taken_file WHERE data_set = ?", id);
+    }
+}
