@@ -20,6 +20,22 @@ sealed interface ColumnData permits ColumnData.Text, ColumnData.Numbers, ColumnD
 
     /** Codes into a sorted dictionary, one more than its last where there is no value: a row's code is its group. */
     record Text(String[] dictionary, int[] codes) implements ColumnData {
+        /**
+         * With codes given as words came.
+         *
+         * @param codes places in the list of words, -1 for none; changed
+         */
+        static Text sorted(List<String> words, int[] codes) {
+            String[] dictionary = words.toArray(String[]::new);
+            Arrays.sort(dictionary);
+            int[] places = new int[dictionary.length];
+            for (int i = 0; i < places.length; i++) {
+                places[i] = Arrays.binarySearch(dictionary, words.get(i));
+            }
+            Arrays.setAll(codes, row -> codes[row] < 0 ? dictionary.length : places[codes[row]]);
+            return new Text(dictionary, codes);
+        }
+
         @Override
         public String raw(int row) {
             return hasNone(row) ? "" : dictionary[codes[row]];

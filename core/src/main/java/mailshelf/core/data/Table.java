@@ -1,8 +1,11 @@
 package mailshelf.core.data;
 
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.IntFunction;
 import mailshelf.core.time.Window;
 
@@ -21,6 +24,9 @@ public final class Table {
 
     private final IntFunction<ColumnData> source;
 
+    /** Tables of these rows with more columns; few, as there are few reports of a data set. */
+    private final Map<List<Computed>, Table> widened = new ConcurrentHashMap<>();
+
     /** @param dateColumn the position of the column that rows are sorted by, if they are */
     Table(List<Column> columns, List<ColumnData> data, int rows, Optional<Integer> dateColumn) {
         this.columns = List.copyOf(columns);
@@ -31,11 +37,38 @@ public final class Table {
     }
 
     private Table(Table like, int rows, IntFunction<ColumnData> source) {
-        this.columns = like.columns;
-        this.data = new ColumnData[like.data.length];
+        this(like, like.columns, rows, source);
+    }
+
+    private Table(Table like, List<Column> columns, int rows, IntFunction<ColumnData> source) {
+        this.columns = columns;
+        this.data = new ColumnData[columns.size()];
         this.rows = rows;
         this.dateColumn = like.dateColumn;
         this.source = source;
+    }
+
+    /**
+     * The same rows with more columns, each computed when it is first asked for.
+     *
+     * @param more each may be computed from those before it
+     */
+    public Table with(List<Computed> more) {
+        return more.isEmpty() ? this : widened.computeIfAbsent(List.copyOf(more), this::widened);
+    }
+
+    private Table widened(List<Computed> more) {
+        List<Column> all = new ArrayList<>(columns);
+        more.forEach(computed -> all.add(computed.column()));
+        Table[] self = new Table[1];
+        self[0] = new Table(
+                this,
+                List.copyOf(all),
+                rows,
+                column -> column < columns.size()
+                        ? data(column)
+                        : more.get(column - columns.size()).over(self[0]));
+        return self[0];
     }
 
     /**
@@ -107,6 +140,10 @@ public final class Table {
 
     ColumnData.Numbers numbers(String name) {
         return as(ColumnData.Numbers.class, name);
+    }
+
+    ColumnData.Dates days(String name) {
+        return as(ColumnData.Dates.class, name);
     }
 
     ColumnData data(int column) {

@@ -133,15 +133,7 @@ public final class TableBuilder {
 
         @Override
         public ColumnData build(int[] order) {
-            String[] sorted = dictionary.toArray(String[]::new);
-            Arrays.sort(sorted);
-            int[] places = new int[sorted.length];
-            for (int place = 0; place < sorted.length; place++) {
-                places[codes.get(sorted[place])] = place;
-            }
-            int[] inOrder = inOrder(values, order);
-            Arrays.setAll(inOrder, row -> inOrder[row] == NONE ? sorted.length : places[inOrder[row]]);
-            return new ColumnData.Text(sorted, inOrder);
+            return ColumnData.Text.sorted(dictionary, inOrder(values, order));
         }
     }
 

@@ -3,18 +3,24 @@ package mailshelf.core.report;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import mailshelf.core.Problem;
 import mailshelf.core.data.Column;
 import mailshelf.core.data.ColumnType;
+import mailshelf.core.data.Computed;
 import mailshelf.core.data.Filter;
 import mailshelf.core.data.Grain;
 import mailshelf.core.data.Tally;
+import mailshelf.core.expression.BadExpression;
+import mailshelf.core.expression.Expression;
+import mailshelf.core.wording.OneLine;
 import org.snakeyaml.engine.v2.api.LoadSettings;
 import org.snakeyaml.engine.v2.api.lowlevel.Compose;
 import org.snakeyaml.engine.v2.exceptions.MarkedYamlEngineException;
@@ -27,6 +33,7 @@ public final class DefinitionReader {
 
     private final List<Problem.Fault> faults = new ArrayList<>();
     private final Map<String, Column> columns = new LinkedHashMap<>();
+    private final Set<Computed> computed = new LinkedHashSet<>();
     private final Map<String, Measure> measures = new HashMap<>();
 
     private DefinitionReader(List<Column> columns) {
@@ -83,6 +90,7 @@ public final class DefinitionReader {
         String about = root.text("about");
         String data = root.text("data");
         List<String> tags = root.texts("tags");
+        root.mapping("compute").ifPresent(this::readComputed);
         List<String> filters = root.texts("filters");
         filters.forEach(filter -> requireColumn(root, "filters", filter, ColumnType.TEXT));
         Map<String, String> titles = new HashMap<>();
@@ -101,7 +109,33 @@ public final class DefinitionReader {
             root.fault("pages", "a report needs at least one page under \"pages\"");
         }
         root.rejectUnknown();
-        return new Definition(title, about, data, tags, filters, titles, pages);
+        return new Definition(title, about, data, tags, filters, List.copyOf(computed), titles, pages);
+    }
+
+    private void readComputed(YamlCursor all) {
+        for (String name : all.keys()) {
+            if (columns.containsKey(name)) {
+                all.fault(name, "there is a column \"" + name + "\" already");
+            } else if (!OneLine.isName(name)) {
+                all.fault(name, "a column's name has at most " + OneLine.LONGEST_NAME + " characters on one line");
+            } else {
+                expression(all, name).map(read -> read.column(name)).ifPresent(column -> {
+                    computed.add(column);
+                    columns.put(name, column.column());
+                });
+            }
+        }
+    }
+
+    private Optional<Expression> expression(YamlCursor in, String key) {
+        return in.optionalText(key).flatMap(text -> {
+            try {
+                return Optional.of(Expression.read(text, columns.values()));
+            } catch (BadExpression e) {
+                in.faultIn(key, e.position(), e.getMessage());
+                return Optional.empty();
+            }
+        });
     }
 
     private void readMeasures(YamlCursor all) {
@@ -180,7 +214,28 @@ public final class DefinitionReader {
         };
     }
 
+    /** Values of text columns, or a condition, which is kept as a column of its own. */
     private List<Filter> where(YamlCursor in) {
+        return in.hasText("where") ? condition(in) : values(in);
+    }
+
+    private List<Filter> condition(YamlCursor in) {
+        Optional<Expression> read = expression(in, "where");
+        if (read.isPresent() && !read.get().isCondition()) {
+            in.fault(
+                    "where",
+                    "\"where\" must be a condition, and this is " + read.get().type());
+            return List.of();
+        }
+        return read.map(condition -> {
+                    Computed column = condition.column("(" + in.text("where").strip() + ")");
+                    computed.add(column);
+                    return List.of(new Filter(column.column().name(), List.of(Expression.YES)));
+                })
+                .orElse(List.of());
+    }
+
+    private List<Filter> values(YamlCursor in) {
         List<Filter> found = new ArrayList<>();
         in.mapping("where").ifPresent(where -> {
             for (String column : where.keys()) {

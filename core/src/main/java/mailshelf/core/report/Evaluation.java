@@ -66,7 +66,7 @@ public final class Evaluation {
     }
 
     public static PageModel page(Definition definition, Definition.Page page, Slice slice, Question question) {
-        Evaluation evaluation = new Evaluation(definition, slice.table(), question);
+        Evaluation evaluation = new Evaluation(definition, definition.over(slice), question);
         Grouping rows = evaluation.pass.sums(question.window(), Dimension.none(), Dimension.none(), List.of(ROWS));
         List<Supplier<BlockModel>> blocks =
                 page.blocks().stream().map(evaluation::block).toList();

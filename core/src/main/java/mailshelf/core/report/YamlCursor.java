@@ -2,11 +2,11 @@ package mailshelf.core.report;
 
 import java.util.ArrayList;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.TreeMap;
 import mailshelf.core.Problem;
 import mailshelf.core.wording.OneLine;
 import org.snakeyaml.engine.v2.exceptions.Mark;
@@ -19,7 +19,7 @@ import org.snakeyaml.engine.v2.nodes.SequenceNode;
 /** Walks a YAML mapping, collecting every fault with its line and column, so that all are told together. */
 final class YamlCursor {
     private final Node node;
-    private final Map<String, Node> entries = new TreeMap<>();
+    private final Map<String, Node> entries = new LinkedHashMap<>();
     private final Set<String> asked = new HashSet<>();
     private final List<Problem.Fault> faults;
 
@@ -92,13 +92,35 @@ final class YamlCursor {
         return items(key).stream().map(item -> new YamlCursor(item, faults)).toList();
     }
 
-    /** A mapping under a key, by its own keys in alphabetical order; empty where there is none. */
+    /** A mapping under a key, by its own keys in their order; empty where there is none. */
     Optional<YamlCursor> mapping(String key) {
         return has(key) ? Optional.of(new YamlCursor(entries.get(key), faults)) : Optional.empty();
     }
 
     Set<String> keys() {
         return entries.keySet();
+    }
+
+    /** Whether a text stands under a key, rather than a list or entries. */
+    boolean hasText(String key) {
+        return has(key) && entries.get(key) instanceof ScalarNode;
+    }
+
+    /**
+     * A fault inside the text under a key.
+     *
+     * @param position in the text, from 0
+     */
+    void faultIn(String key, int position, String message) {
+        Node text = entries.get(key);
+        Mark start = text.getStartMark().orElseThrow();
+        boolean onOneLine = text.getEndMark().orElseThrow().getLine() == start.getLine();
+        if (onOneLine && text instanceof ScalarNode scalar) {
+            int column = start.getColumn() + 1 + position + (scalar.isPlain() ? 0 : 1);
+            faults.add(new Problem.Fault("line " + (start.getLine() + 1) + ", column " + column, message));
+        } else {
+            fault(text, "at its character " + (position + 1) + ": " + message);
+        }
     }
 
     void fault(String key, String message) {

@@ -191,7 +191,7 @@ public class ReadReport {
                 .flatMap(filter -> filter.anyOf().stream())
                 .toList();
         return new FilterChoice(
-                column, definition.columnTitle(column), slice.table().values(column), chosen);
+                column, definition.columnTitle(column), definition.over(slice).values(column), chosen);
     }
 
     private static Evaluation.Question question(

@@ -1,0 +1,92 @@
+package mailshelf.core.data;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.function.Function;
+
+/**
+ * A column that is computed from others of the same row. Two that are written the same are the same.
+ */
+public final class Computed {
+    private final Column column;
+    private final String text;
+    private final Function<Table, ColumnData> data;
+
+    private Computed(Column column, String text, Function<Table, ColumnData> data) {
+        this.column = column;
+        this.text = text;
+        this.data = data;
+    }
+
+    /**
+     * A column of numbers.
+     *
+     * @param column with as many decimals as its unscaled numbers
+     * @param text how it is written
+     */
+    public static Computed numbers(Column column, String text, Function<Cells, Cells.Numbers> over) {
+        return new Computed(column, text, table -> {
+            Cells.Numbers numbers = over.apply(new Cells(table));
+            long[] unscaled = new long[table.rows()];
+            Arrays.setAll(unscaled, numbers::at);
+            return ColumnData.Numbers.of(unscaled, column.decimals());
+        });
+    }
+
+    /** A column of texts. */
+    public static Computed texts(Column column, String text, Function<Cells, Cells.Texts> over) {
+        return new Computed(column, text, table -> coded(over.apply(new Cells(table)), table.rows()));
+    }
+
+    /** A column of days. */
+    public static Computed days(Column column, String text, Function<Cells, Cells.Days> over) {
+        return new Computed(column, text, table -> {
+            Cells.Days days = over.apply(new Cells(table));
+            int[] epochDays = new int[table.rows()];
+            Arrays.setAll(epochDays, days::at);
+            return new ColumnData.Dates(epochDays);
+        });
+    }
+
+    private static ColumnData coded(Cells.Texts texts, int rows) {
+        Map<String, Integer> places = new HashMap<>();
+        List<String> words = new ArrayList<>();
+        int[] codes = new int[rows];
+        for (int row = 0; row < rows; row++) {
+            String word = texts.at(row);
+            codes[row] = word.isEmpty()
+                    ? -1
+                    : places.computeIfAbsent(word, added -> {
+                        words.add(added);
+                        return words.size() - 1;
+                    });
+        }
+        return ColumnData.Text.sorted(words, codes);
+    }
+
+    public Column column() {
+        return column;
+    }
+
+    ColumnData over(Table table) {
+        return data.apply(table);
+    }
+
+    @Override
+    public boolean equals(Object other) {
+        return other instanceof Computed that && column.equals(that.column) && text.equals(that.text);
+    }
+
+    @Override
+    public int hashCode() {
+        return 31 * column.hashCode() + text.hashCode();
+    }
+
+    @Override
+    public String toString() {
+        return column.name() + ": " + text;
+    }
+}

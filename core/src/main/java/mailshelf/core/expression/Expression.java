@@ -1,0 +1,74 @@
+package mailshelf.core.expression;
+
+import java.util.Collection;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import mailshelf.core.data.Cells;
+import mailshelf.core.data.Column;
+import mailshelf.core.data.Computed;
+
+/**
+ * What a publisher writes to have a column computed from others, or to say which rows count: {@code if delay > 10 then
+ * "late" else "in time"}. The language is described in docs/report-format.md.
+ */
+public final class Expression {
+    /** As conditions are kept as a column: "yes", "no", or nothing where it is unknown. */
+    public static final String YES = "yes";
+
+    private static final String NO = "no";
+    private static final int LONGEST = 2000;
+
+    private final String text;
+    private final Term term;
+
+    private Expression(String text, Term term) {
+        this.text = text;
+        this.term = term;
+    }
+
+    /**
+     * @param columns that it may name
+     * @throws BadExpression where it cannot be read, or its types do not go together
+     */
+    public static Expression read(String text, Collection<Column> columns) throws BadExpression {
+        if (text.length() > LONGEST) {
+            throw new BadExpression(LONGEST, "an expression has at most " + LONGEST + " characters");
+        }
+        Map<String, Column> byName = new LinkedHashMap<>();
+        columns.forEach(column -> byName.put(column.name(), column));
+        return new Expression(text, new Parser(Token.all(text), byName).whole());
+    }
+
+    public boolean isCondition() {
+        return term instanceof Term.Truths;
+    }
+
+    /** What it gives, in words: "a number". */
+    public String type() {
+        return term.type();
+    }
+
+    /** A column of what it comes to in each row. */
+    public Computed column(String name) {
+        if (term instanceof Term.Numbers numbers) {
+            return Computed.numbers(Column.number(name, numbers.decimals()), text, numbers.over());
+        }
+        if (term instanceof Term.Texts texts) {
+            return Computed.texts(Column.text(name), text, texts.over());
+        }
+        if (term instanceof Term.Days days) {
+            return Computed.days(Column.date(name), text, days.over());
+        }
+        Term.Truths truths = (Term.Truths) term;
+        return Computed.texts(
+                Column.text(name), text, cells -> words(truths.over().apply(cells)));
+    }
+
+    private static Cells.Texts words(Term.TruthAt truths) {
+        return row -> switch (truths.at(row)) {
+            case YES -> YES;
+            case NO -> NO;
+            case UNKNOWN -> "";
+        };
+    }
+}
