@@ -1121,7 +1121,7 @@ export interface components {
             id: string;
             title: string;
             /** @enum {string} */
-            kind: "BARS" | "LINE";
+            kind: "BARS" | "LINE" | "AREA" | "SHARE";
             overTime: boolean;
             categories: string[];
             ticks: components["schemas"]["Tick"][];

@@ -14,6 +14,7 @@ import mailshelf.core.report.Block;
 import mailshelf.core.report.Format;
 import mailshelf.core.report.Good;
 import mailshelf.core.report.PageModel;
+import mailshelf.core.report.Shown;
 import mailshelf.core.time.Window;
 
 /**
@@ -62,7 +63,13 @@ final class FigurePages {
 
     private PageModel.FigureModel figure(int no) {
         return new PageModel.FigureModel(
-                "figure-" + no, "Figure " + no, no % 2 == 0 ? COUNT : SHARE, some(), some(), points(12));
+                "figure-" + no,
+                "Figure " + no,
+                no % 2 == 0 ? COUNT : SHARE,
+                some(),
+                some(),
+                Block.Against.BEFORE,
+                points(12));
     }
 
     private PageModel.ChartModel chart(Block.ChartKind kind) {
@@ -76,6 +83,7 @@ final class FigurePages {
                 "chart-" + kind,
                 "A week, by cause",
                 kind,
+                Shown.VALUE,
                 COUNT,
                 Optional.of(Grain.WEEK),
                 weeks,
@@ -85,10 +93,14 @@ final class FigurePages {
 
     private PageModel.TableModel table() {
         List<PageModel.ColumnModel> columns = Stream.concat(
-                        Stream.of(new PageModel.ColumnModel("Route", ColumnType.TEXT, COUNT, false)),
+                        Stream.of(new PageModel.ColumnModel("Route", ColumnType.TEXT, COUNT, false, Shown.VALUE)),
                         IntStream.range(0, 5)
                                 .mapToObj(i -> new PageModel.ColumnModel(
-                                        "Column " + i, ColumnType.NUMBER, i % 2 == 0 ? COUNT : SHARE, i == 4)))
+                                        "Column " + i,
+                                        ColumnType.NUMBER,
+                                        i % 2 == 0 ? COUNT : SHARE,
+                                        i == 4,
+                                        i == 4 ? Shown.CHANGE : Shown.VALUE)))
                 .toList();
         List<List<String>> rows =
                 IntStream.range(0, ROWS).mapToObj(i -> row("Route " + i)).toList();

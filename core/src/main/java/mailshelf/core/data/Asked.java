@@ -12,6 +12,7 @@ final class Asked {
     private final int groups;
     private final List<Segment> segments;
     private final List<Part> parts = new ArrayList<>();
+    private final List<Collection> collections = new ArrayList<>();
     private final int[] firstCodes;
     private final int[] secondCodes;
     private final int seconds;
@@ -25,6 +26,9 @@ final class Asked {
      * @param values what is summed; null counts rows
      */
     private record Part(Choice chosen, long[] values, long[] into) {}
+
+    /** @param chosen the rows that count */
+    private record Collection(Choice chosen, Cells.Numbers values, LongList[] into) {}
 
     Asked(Table table, Window window, Grouping result, int groups) {
         this.table = table;
@@ -80,6 +84,12 @@ final class Asked {
         }
     }
 
+    void add(Spread spread, Choice chosen) {
+        if (!result.has(spread)) {
+            collections.add(new Collection(chosen, table.values(spread), result.lists(spread, groups)));
+        }
+    }
+
     void take(int chunkFirst, int chunkEnd) {
         for (Segment segment : segments) {
             int from = Math.max(chunkFirst, segment.firstRow());
@@ -96,6 +106,9 @@ final class Asked {
                     } else {
                         rows.sum(where, part.values(), from, end, part.into());
                     }
+                }
+                for (Collection each : collections) {
+                    each.chosen().rows().collect(where, segment.base(), each.values(), from, end, each.into());
                 }
             }
         }

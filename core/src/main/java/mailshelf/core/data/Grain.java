@@ -11,7 +11,9 @@ import mailshelf.core.time.Window;
 public enum Grain {
     DAY,
     WEEK,
-    MONTH;
+    MONTH,
+    QUARTER,
+    YEAR;
 
     /** The first day of the span that a day lies in. */
     public LocalDate startOf(LocalDate day, DayOfWeek firstDayOfWeek) {
@@ -19,6 +21,8 @@ public enum Grain {
             case DAY -> day;
             case WEEK -> day.with(TemporalAdjusters.previousOrSame(firstDayOfWeek));
             case MONTH -> day.withDayOfMonth(1);
+            case QUARTER -> day.with(day.getMonth().firstMonthOfQuarter()).withDayOfMonth(1);
+            case YEAR -> day.withDayOfYear(1);
         };
     }
 
@@ -27,6 +31,8 @@ public enum Grain {
             case DAY -> start.plusDays(spans);
             case WEEK -> start.plusWeeks(spans);
             case MONTH -> start.plusMonths(spans);
+            case QUARTER -> start.plusMonths(3L * spans);
+            case YEAR -> start.plusYears(spans);
         };
     }
 

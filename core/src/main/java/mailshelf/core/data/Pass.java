@@ -44,12 +44,13 @@ public final class Pass {
     }
 
     /**
-     * Asks for sums of the rows in a window.
+     * Asks for what the rows in a window come to.
      *
      * @param second no span of time
      * @throws Problem {@code report.too-many-groups}
      */
-    public Grouping sums(Window window, Dimension first, Dimension second, List<Tally> tallies) {
+    public Grouping grouped(
+            Window window, Dimension first, Dimension second, List<Tally> tallies, List<Spread> spreads) {
         if (second instanceof Dimension.Spans) {
             throw new IllegalArgumentException("Spans of time come first");
         }
@@ -61,6 +62,7 @@ public final class Pass {
                 new Key(window, first, second),
                 key -> new Asked(table, window, new Grouping(first, second), (int) groups));
         tallies.forEach(tally -> asked.add(tally, choice(tally)));
+        spreads.forEach(spread -> asked.add(spread, choice(Tally.rows(spread.where()))));
         return asked.result();
     }
 

@@ -104,6 +104,22 @@ final class Rows {
         }
     }
 
+    /** Collects the value of each row of a span of rows in its group; {@code groups} is null where all are one. */
+    void collect(Groups groups, int group, Cells.Numbers values, int fromRow, int endRow, LongList[] into) {
+        int last = at(endRow);
+        for (int i = at(fromRow); i < last; i++) {
+            int row = isRange ? i : list[i];
+            long value = values.at(row);
+            if (value != Cells.Numbers.NONE) {
+                int of = groups == null ? group : groups.base() + groups.codes()[row - groups.shift()];
+                if (into[of] == null) {
+                    into[of] = new LongList();
+                }
+                into[of].add(value);
+            }
+        }
+    }
+
     void appendTo(IntList rows, int fromRow, int endRow) {
         int last = at(endRow);
         for (int i = at(fromRow); i < last; i++) {

@@ -142,6 +142,22 @@ public final class Table {
         return as(ColumnData.Numbers.class, name);
     }
 
+    /** The values of a column as numbers that differ where the values do: unscaled, days, or codes of texts. */
+    Cells.Numbers values(Spread spread) {
+        Column column = column(spread.column());
+        return switch (column.type()) {
+            case NUMBER -> new Cells(this).numbers(column.name());
+            case DATE -> {
+                int[] days = days(column.name()).epochDays();
+                yield row -> days[row] == Cells.Days.NONE ? Cells.Numbers.NONE : days[row];
+            }
+            case TEXT -> {
+                ColumnData.Text text = text(column.name());
+                yield row -> text.hasNone(row) ? Cells.Numbers.NONE : text.codes()[row];
+            }
+        };
+    }
+
     ColumnData.Dates days(String name) {
         return as(ColumnData.Dates.class, name);
     }

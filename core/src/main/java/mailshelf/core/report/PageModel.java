@@ -36,7 +36,7 @@ public record PageModel(
         Freshness freshness,
         long rows,
         List<BlockModel> blocks) {
-    public static final int SCHEMA = 2;
+    public static final int SCHEMA = 3;
 
     public PageModel {
         allowed = allowed == null ? List.of() : List.copyOf(allowed); // schema 1 has none
@@ -56,7 +56,8 @@ public record PageModel(
      * One number; empty values are ratios over nothing.
      *
      * @param value of the window
-     * @param before of the days before
+     * @param before of the days that it is compared with
+     * @param against which those are
      * @param trend oldest first; the last point's span ends with the window
      */
     public record FigureModel(
@@ -65,12 +66,18 @@ public record PageModel(
             Format format,
             Optional<BigDecimal> value,
             Optional<BigDecimal> before,
+            Block.Against against,
             List<Optional<BigDecimal>> trend)
-            implements BlockModel {}
+            implements BlockModel {
+        public FigureModel {
+            against = against == null ? Block.Against.BEFORE : against; // before schema 3
+        }
+    }
 
     /**
-     * Bars or lines.
+     * Bars, lines or areas.
      *
+     * @param shown as what the measure is shown
      * @param grain what the categories are spans of; empty where they are values of a column
      * @param categories raw labels along the axis: first days of spans, or values
      * @param window all days that the chart covers
@@ -80,12 +87,17 @@ public record PageModel(
             String id,
             String title,
             Block.ChartKind kind,
+            Shown shown,
             Format format,
             Optional<Grain> grain,
             List<String> categories,
             Window window,
             List<Series> series)
-            implements BlockModel {}
+            implements BlockModel {
+        public ChartModel {
+            shown = shown == null ? Shown.VALUE : shown; // before schema 3
+        }
+    }
 
     /** One line, or one part of each bar. The name is "" where a chart has but one. */
     public record Series(String name, List<Optional<BigDecimal>> values) {}
@@ -103,9 +115,21 @@ public record PageModel(
      * A column of a table.
      *
      * @param change its numbers are differences against the days before
+     * @param shown as what a measure is shown in it
      */
-    public record ColumnModel(String title, ColumnType type, Format format, boolean change) {}
+    public record ColumnModel(String title, ColumnType type, Format format, boolean change, Shown shown) {
+        public ColumnModel {
+            shown = shown == null ? change ? Shown.CHANGE : Shown.VALUE : shown; // before schema 3
+        }
+    }
 
-    /** Words of the publisher. */
-    public record TextModel(String id, String title, String text) implements BlockModel {}
+    /** Words of the publisher, with the figures that stand in them by name in braces. */
+    public record TextModel(String id, String title, String text, List<FieldModel> fields) implements BlockModel {
+        public TextModel {
+            fields = fields == null ? List.of() : List.copyOf(fields); // before schema 3
+        }
+    }
+
+    /** A figure in a text. */
+    public record FieldModel(String name, Format format, Shown shown, Optional<BigDecimal> value) {}
 }

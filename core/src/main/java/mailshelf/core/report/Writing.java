@@ -4,6 +4,7 @@ import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.time.LocalDate;
 import java.time.ZoneId;
+import java.time.temporal.IsoFields;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -56,7 +57,7 @@ public final class Writing {
                 blocks(model, FigureModel.class, figure -> figure(figure, beforeWords)),
                 blocks(model, ChartModel.class, chart -> chart(chart, model.window())),
                 blocks(model, TableModel.class, this::table),
-                blocks(model, TextModel.class, text -> new Written.Text(text.id(), text.title(), text.text())),
+                blocks(model, TextModel.class, text -> text(text, model)),
                 model.blocks().stream().map(BlockModel::id).toList());
     }
 
@@ -99,7 +100,36 @@ public final class Writing {
                 .orElseGet(() -> words.say("page.no-data"));
     }
 
-    private Written.Figure figure(FigureModel figure, String beforeWords) {
+    private Written.Text text(TextModel text, PageModel model) {
+        return new Written.Text(
+                text.id(), text.title(), MergeText.filled(text.text(), name -> field(name, text.fields(), model)));
+    }
+
+    private String field(String name, List<PageModel.FieldModel> fields, PageModel model) {
+        return fields.stream()
+                .filter(field -> field.name().equals(name))
+                .findFirst()
+                .map(this::field)
+                .orElseGet(() -> switch (name) {
+                    case "days" -> dates.fullWindow(model.window());
+                    case "figures to" ->
+                        model.freshness().figuresTo().map(dates::fullDay).orElse(Figures.NOTHING);
+                    default -> "{" + name + "}";
+                });
+    }
+
+    private String field(PageModel.FieldModel field) {
+        Format format = field.format();
+        return field.value()
+                .map(value -> field.shown().isChange()
+                        ? shortChange(round(value, format.decimals()), format, field.shown())
+                        : figures.withUnit(value, format.decimals(), format.unit()))
+                .orElse(Figures.NOTHING);
+    }
+
+    private Written.Figure figure(FigureModel figure, String periodBefore) {
+        boolean yearAgo = figure.against() == Block.Against.YEAR_AGO;
+        String beforeWords = yearAgo ? words.say("figure.year-ago") : periodBefore;
         Format format = figure.format();
         String value = figure.value()
                 .map(v -> figures.withUnit(v, format.decimals(), format.unit()))
@@ -111,8 +141,9 @@ public final class Writing {
                 figure.title(),
                 value,
                 change.map(by -> changeWords(by, format, beforeWords))
-                        .orElseGet(() -> words.say("figure.no-before", beforeWords)),
-                change.map(by -> shortChange(by, format)).orElse(Figures.NOTHING),
+                        .orElseGet(() ->
+                                yearAgo ? words.say("figure.no-year-ago") : words.say("figure.no-before", beforeWords)),
+                change.map(by -> shortChange(by, format, Shown.CHANGE)).orElse(Figures.NOTHING),
                 verdict,
                 verdict == Written.Verdict.NEITHER ? "" : words.say("verdict." + verdict.name()),
                 figure.trend().stream().map(Writing::asDouble).toList());
@@ -131,15 +162,16 @@ public final class Writing {
     private String changeWords(BigDecimal by, Format format, String beforeWords) {
         return by.signum() == 0
                 ? words.say("figure.same", beforeWords)
-                : words.say("figure.than", shortChange(by, format), beforeWords);
+                : words.say("figure.than", shortChange(by, format, Shown.CHANGE), beforeWords);
     }
 
-    private String shortChange(BigDecimal by, Format format) {
+    private String shortChange(BigDecimal by, Format format, Shown shown) {
         if (by.signum() == 0) {
             return words.say("figure.unchanged");
         }
         // a difference of percentages is in points; its size alone cannot be misread
-        String unit = format.unit().equals("%") ? "" : format.unit();
+        boolean isPoints = format.unit().equals("%") && shown != Shown.CHANGE_IN_PERCENT;
+        String unit = isPoints ? "" : format.unit();
         String amount = figures.withUnit(by.abs(), format.decimals(), unit);
         return words.say(by.signum() > 0 ? "figure.more" : "figure.less", amount);
     }
@@ -181,7 +213,7 @@ public final class Writing {
     }
 
     private List<Written.Tick> ticks(ChartModel chart) {
-        boolean bars = chart.kind() == Block.ChartKind.BARS;
+        boolean bars = chart.kind() != Block.ChartKind.LINE;
         List<Double> values = bars ? stacked(chart) : single(chart);
         double lowest = values.stream().mapToDouble(v -> v).min().orElse(0);
         double highest = values.stream().mapToDouble(v -> v).max().orElse(0);
@@ -221,7 +253,7 @@ public final class Writing {
 
     private Written.Series series(PageModel.Series series, Format format) {
         return new Written.Series(
-                seriesName(series.name()),
+                label(series.name()),
                 series.values().stream().map(Writing::asDouble).toList(),
                 series.values().stream()
                         .map(value -> value.map(v -> figures.withUnit(v, format.decimals(), format.unit()))
@@ -229,16 +261,21 @@ public final class Writing {
                         .toList());
     }
 
-    private String seriesName(String raw) {
-        return raw.equals(Evaluation.REST) ? words.say("chart.rest") : OneLine.of(raw);
-    }
-
     private String category(String raw, Optional<Grain> grain) {
         if (grain.isEmpty()) {
-            return raw.isEmpty() ? words.say("value.none") : OneLine.of(raw);
+            return raw.isEmpty() ? words.say("value.none") : label(raw);
         }
         LocalDate start = LocalDate.parse(raw);
-        return grain.get() == Grain.MONTH ? dates.month(start) : dates.day(start);
+        return switch (grain.get()) {
+            case DAY, WEEK -> dates.day(start);
+            case MONTH -> dates.month(start);
+            case QUARTER -> words.say("quarter", start.get(IsoFields.QUARTER_OF_YEAR), String.valueOf(start.getYear()));
+            case YEAR -> String.valueOf(start.getYear());
+        };
+    }
+
+    private String label(String raw) {
+        return raw.equals(Evaluation.REST) ? words.say("chart.rest") : OneLine.of(raw);
     }
 
     private static Double asDouble(Optional<BigDecimal> value) {
@@ -250,6 +287,11 @@ public final class Writing {
         List<Written.Head> heads = columns.stream().map(this::head).toList();
         List<List<Written.Cell>> rows =
                 table.rows().stream().map(row -> cells(columns, row)).toList();
+        // rows of the data may hold any text; where groups are summed up as one, there is a total
+        if (!table.total().isEmpty()
+                && table.rows().get(table.rows().size() - 1).get(0).equals(Evaluation.REST)) {
+            rows.get(rows.size() - 1).set(0, new Written.Cell(words.say("chart.rest"), Written.Verdict.NEITHER));
+        }
         List<Written.Cell> total = table.total().isEmpty() ? List.of() : totals(columns, table.total());
         return new Written.Table(table.id(), table.title(), heads, rows, total);
     }
@@ -257,7 +299,7 @@ public final class Writing {
     private Written.Head head(ColumnModel column) {
         String unit =
                 column.format().unit().isEmpty() ? "" : ", " + column.format().unit();
-        String title = column.change() ? words.say("table.change", column.title()) : column.title();
+        String title = words.say("shown." + column.shown().name(), column.title());
         return new Written.Head(title + unit, column.type() == mailshelf.core.data.ColumnType.NUMBER);
     }
 

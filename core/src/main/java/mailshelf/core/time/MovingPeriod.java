@@ -13,12 +13,22 @@ public enum MovingPeriod implements Period {
         public Window on(LocalDate day, DayOfWeek firstDay) {
             return weeksBefore(day, firstDay, 1);
         }
+
+        @Override
+        public Window yearAgo(Window window) {
+            return window.weeksAgo(WEEKS_OF_YEAR);
+        }
     },
     /** The last four complete weeks. */
     LAST_4_WEEKS {
         @Override
         public Window on(LocalDate day, DayOfWeek firstDay) {
             return weeksBefore(day, firstDay, 4);
+        }
+
+        @Override
+        public Window yearAgo(Window window) {
+            return window.weeksAgo(WEEKS_OF_YEAR);
         }
     },
     /** From the first of the month to the day itself, which counts as far as its figures go. */
@@ -47,6 +57,8 @@ public enum MovingPeriod implements Period {
             return month(day.minusMonths(2));
         }
     };
+
+    private static final int WEEKS_OF_YEAR = 52;
 
     @Override
     public Window beforeThat(LocalDate day, DayOfWeek firstDay) {

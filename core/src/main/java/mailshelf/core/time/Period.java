@@ -17,6 +17,15 @@ public sealed interface Period permits MovingPeriod, FixedPeriod {
     /** The days that the period is compared with. */
     Window beforeThat(LocalDate day, DayOfWeek firstDayOfWeek);
 
+    /**
+     * The same days a year ago; periods of weeks go back 52 of them, so that Mondays are compared with Mondays.
+     *
+     * @param window what it resolves to
+     */
+    default Window yearAgo(Window window) {
+        return window.yearAgo();
+    }
+
     /** Stable text form, read back by {@link #parse}. */
     String code();
 

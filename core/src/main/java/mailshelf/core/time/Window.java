@@ -24,4 +24,16 @@ public record Window(LocalDate fromInclusive, LocalDate toInclusive) {
     public Window before() {
         return new Window(fromInclusive.minusDays(days()), fromInclusive.minusDays(1));
     }
+
+    /** The same dates a year earlier; where that year lacks the day, or the month has one more, to the month's end. */
+    public Window yearAgo() {
+        LocalDate to = toInclusive.minusYears(1);
+        boolean isMonthEnd = toInclusive.plusDays(1).getDayOfMonth() == 1;
+        return new Window(fromInclusive.minusYears(1), isMonthEnd ? to.withDayOfMonth(to.lengthOfMonth()) : to);
+    }
+
+    /** So many weeks earlier. */
+    public Window weeksAgo(int weeks) {
+        return new Window(fromInclusive.minusWeeks(weeks), toInclusive.minusWeeks(weeks));
+    }
 }

@@ -43,7 +43,7 @@ class PassTest {
         for (int i = 0; i < 4; i++) {
             Window window = window();
             windows.add(window);
-            asked.add(pass.sums(window, first(table, window), second(table), tallies));
+            asked.add(pass.grouped(window, first(table, window), second(table), tallies, List.of()));
         }
         pass.run();
 
@@ -80,11 +80,12 @@ class PassTest {
         Table table = rows.build();
         Pass pass = new Pass(table, List.of());
 
-        assertThatThrownBy(() -> pass.sums(
+        assertThatThrownBy(() -> pass.grouped(
                         new Window(FIRST, FIRST),
                         Dimension.values(table, "route"),
                         Dimension.values(table, "cause"),
-                        List.of(Tally.rows(List.of()))))
+                        List.of(Tally.rows(List.of())),
+                        List.of()))
                 .isInstanceOf(Problem.class)
                 .hasMessageContaining("too-many-groups");
     }

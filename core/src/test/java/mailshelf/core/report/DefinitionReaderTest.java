@@ -24,10 +24,21 @@ class DefinitionReaderTest {
         filters: [route, cause] | filters: [rout] | line 5, column 10 | no column "rout"
         {figure: share} | {figure: shares} | line 17, column 18 | no measure "shares"
         {figure: share} | {figur: share} | line 17, column 9 | a block is one of
-        chart: line | chart: pie | line 20, column 17 | must be bars or line
+        chart: line | chart: pie | line 20, column 17 | must be bars, line, area or share
         over: 12 weeks | over: a while | line 20, column 69 | expected a span
         decimals: 1 | decimals: many | line 10, column 76 | must be 0 to 6
         tags: [traffic] | tags: [traffic | line 5, column 8 | expected ',' or ']'
+        ratio: [cancelled, sailings] | ratio: [fare, sailings] | line 10, column 32 | two measures that count or sum
+        average: fare | median: route | line 12, column 36 | must be a number column
+        average: fare | percentile 0: fare | line 12, column 9 | needs one of count, sum
+        count: rows} | count: cause} | line 8, column 38 | there is "distinct"
+        where: {cancelled: "yes"}, good | where: fare > yes, good | line 9, column 60 | no column "yes"
+        where: {cancelled: "yes"}, good | where: fare + 1, good | line 9, column 53 | must be a condition
+        change of cancelled] | share of share] | line 21, column 51 | do not add up
+        change of cancelled] | change of cancelled], sort: route | line 21, column 108 | names one of the measures shown
+        chart: line, title: Passengers, measure: passengers | chart: area, title: P, measure: fare | line 20, column 42 | must add up
+        chart: line, title: Passengers, measure: passengers | chart: share, title: P, measure: passengers | line 20, column 17 | needs "split"
+        {figure: share} | {text: "{sailing} went"} | line 17, column 17 | no field "sailing"
         """)
     void faults_are_told_with_line_and_column(String right, String wrong, String where, String what) {
         String yaml = Ferries.YAML.replace(right, wrong);
@@ -40,6 +51,22 @@ class DefinitionReaderTest {
                         assertThat(fault.field()).isEqualTo(where);
                     });
                 });
+    }
+
+    @Test
+    void pages_and_blocks_of_the_same_id_are_refused() {
+        String yaml = Ferries.YAML
+                .replace("  - page: Every sailing", "  - page: Every sailing\n    id: p1")
+                .replace("{figure: share}", "{figure: share, id: b1}");
+
+        assertThatThrownBy(() -> DefinitionReader.read(yaml, Ferries.COLUMNS))
+                .isInstanceOfSatisfying(
+                        Problem.class,
+                        problem -> assertThat(problem.faults())
+                                .extracting(Problem.Fault::message)
+                                .containsExactly(
+                                        "there is another with the id \"b1\" before it",
+                                        "there is another with the id \"p1\" before it"));
     }
 
     @Test

@@ -22,6 +22,7 @@ import org.jfree.chart.plot.CategoryPlot;
 import org.jfree.chart.plot.PlotOrientation;
 import org.jfree.chart.renderer.category.CategoryItemRenderer;
 import org.jfree.chart.renderer.category.LineAndShapeRenderer;
+import org.jfree.chart.renderer.category.StackedAreaRenderer;
 import org.jfree.chart.renderer.category.StackedBarRenderer;
 import org.jfree.chart.ui.RectangleEdge;
 import org.jfree.chart.ui.RectangleInsets;
@@ -49,9 +50,13 @@ public final class ChartPainter {
         this.area = area;
         this.chart = chart;
         this.sizePt = sizePt;
-        boolean bars = chart.kind() == Block.ChartKind.BARS;
+        boolean bars = chart.kind() == Block.ChartKind.BARS || chart.kind() == Block.ChartKind.SHARE;
         this.lying = bars && !chart.overTime();
-        this.colours = bars ? HouseColours.STACK : HouseColours.LINES;
+        this.colours = isLine() ? HouseColours.LINES : HouseColours.STACK;
+    }
+
+    private boolean isLine() {
+        return chart.kind() == Block.ChartKind.LINE;
     }
 
     /**
@@ -76,6 +81,7 @@ public final class ChartPainter {
         if (lying) {
             categoryNamesAtTheLeft();
             totalsBehindTheBars();
+            seriesNamesAbove();
         } else {
             zeroLine();
             categoryNamesBelow();
@@ -109,7 +115,7 @@ public final class ChartPainter {
         AxisSpace space = new AxisSpace();
         space.setLeft(lying ? nameWidth() : tickWidth());
         space.setRight(rightSpace());
-        space.setTop(sizePt * 1.4);
+        space.setTop(sizePt * (lying && chart.series().size() > 1 ? 2.2 : 1.4));
         space.setBottom(lying ? 0 : sizePt * 1.8);
         made.setFixedDomainAxisSpace(space, false);
         made.setFixedRangeAxisSpace(space, false);
@@ -117,7 +123,11 @@ public final class ChartPainter {
     }
 
     private CategoryItemRenderer renderer() {
-        CategoryItemRenderer renderer = chart.kind() == Block.ChartKind.LINE ? lines() : bars();
+        CategoryItemRenderer renderer = switch (chart.kind()) {
+            case LINE -> lines();
+            case AREA -> new StackedAreaRenderer();
+            case BARS, SHARE -> bars();
+        };
         for (int i = 0; i < chart.series().size(); i++) {
             renderer.setSeriesPaint(i, colours.get(i % colours.size()));
         }
@@ -193,7 +203,7 @@ public final class ChartPainter {
     }
 
     private void zeroLine() {
-        if (chart.kind() == Block.ChartKind.BARS) {
+        if (!isLine()) {
             double y = plot.getRangeAxis().valueToJava2D(0, data, RectangleEdge.LEFT);
             graphics.setPaint(HouseColours.INK);
             graphics.setStroke(new BasicStroke(0.75f));
@@ -235,6 +245,26 @@ public final class ChartPainter {
         }
     }
 
+    /** Bars that lie have no room beside their parts: what each colour is stands in a line over them. */
+    private void seriesNamesAbove() {
+        if (chart.series().size() < 2) {
+            return;
+        }
+        double x = data.getMinX();
+        double baseline = area.getMinY() + sizePt;
+        for (int s = 0; s < chart.series().size(); s++) {
+            double room = area.getMaxX() - x - sizePt;
+            String name = HouseFont.SANS.fit(chart.series().get(s).name(), sizePt, (float) Math.max(0, room));
+            if (room < 2 * sizePt) {
+                return;
+            }
+            graphics.setPaint(colours.get(s % colours.size()));
+            graphics.fill(new Rectangle2D.Double(x, baseline - sizePt * 0.7, sizePt * 0.7, sizePt * 0.7));
+            text(name, x + sizePt, baseline, HouseColours.INK);
+            x += sizePt + width(name) + 2 * LABEL_GAP;
+        }
+    }
+
     private double height(int category) {
         return chart.series().stream()
                 .map(series -> series.values().get(category))
@@ -252,7 +282,7 @@ public final class ChartPainter {
             if (value == null) {
                 continue;
             }
-            boolean line = chart.kind() == Block.ChartKind.LINE;
+            boolean line = isLine();
             double at = line ? value : below + value / 2;
             below += value;
             double y = plot.getRangeAxis().valueToJava2D(at, data, RectangleEdge.LEFT);

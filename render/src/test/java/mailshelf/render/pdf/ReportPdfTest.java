@@ -12,6 +12,7 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import mailshelf.core.report.Block;
 import mailshelf.core.report.Ferries;
 import mailshelf.core.report.Format;
 import mailshelf.core.report.Good;
@@ -85,6 +86,7 @@ class ReportPdfTest {
                 new Format("", 0, Good.MORE),
                 Optional.of(BigDecimal.valueOf(80_577)),
                 Optional.of(BigDecimal.valueOf(78_631)),
+                Block.Against.BEFORE,
                 List.of());
         List<Written.Page> pages = List.of(Writing.page(
                 new PageModel(

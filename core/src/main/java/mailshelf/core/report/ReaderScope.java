@@ -1,0 +1,107 @@
+package mailshelf.core.report;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import mailshelf.core.data.Column;
+import mailshelf.core.data.ColumnType;
+import mailshelf.core.data.Computed;
+import mailshelf.core.data.Filter;
+import mailshelf.core.expression.BadExpression;
+import mailshelf.core.expression.Expression;
+import mailshelf.core.wording.OneLine;
+
+/** The columns that a definition may name: those of its data set, and those that it computes. */
+final class ReaderScope {
+    private final Map<String, Column> columns = new LinkedHashMap<>();
+    private final Set<Computed> computed = new LinkedHashSet<>();
+
+    ReaderScope(List<Column> ofDataSet) {
+        ofDataSet.forEach(column -> columns.put(column.name(), column));
+    }
+
+    List<Computed> computed() {
+        return List.copyOf(computed);
+    }
+
+    /** Each may be computed from those before it. */
+    void readComputed(YamlCursor all) {
+        for (String name : all.keys()) {
+            if (columns.containsKey(name)) {
+                all.fault(name, "there is a column \"" + name + "\" already");
+            } else if (!OneLine.isName(name)) {
+                all.fault(name, "a column's name has at most " + OneLine.LONGEST_NAME + " characters on one line");
+            } else {
+                expression(all, name).map(read -> read.column(name)).ifPresent(column -> {
+                    computed.add(column);
+                    columns.put(name, column.column());
+                });
+            }
+        }
+    }
+
+    private Optional<Expression> expression(YamlCursor in, String key) {
+        return in.optionalText(key).flatMap(text -> {
+            try {
+                return Optional.of(Expression.read(text, columns.values()));
+            } catch (BadExpression e) {
+                in.faultIn(key, e.position(), e.getMessage());
+                return Optional.empty();
+            }
+        });
+    }
+
+    /** Values of text columns, or a condition, which is kept as a column of its own. */
+    List<Filter> where(YamlCursor in) {
+        return in.hasText("where") ? condition(in) : values(in);
+    }
+
+    private List<Filter> condition(YamlCursor in) {
+        Optional<Expression> read = expression(in, "where");
+        if (read.isPresent() && !read.get().isCondition()) {
+            in.fault(
+                    "where",
+                    "\"where\" must be a condition, and this is " + read.get().type());
+            return List.of();
+        }
+        return read.map(condition -> {
+                    Computed column = condition.column("(" + in.text("where").strip() + ")");
+                    computed.add(column);
+                    return List.of(new Filter(column.column().name(), List.of(Expression.YES)));
+                })
+                .orElse(List.of());
+    }
+
+    private List<Filter> values(YamlCursor in) {
+        List<Filter> found = new ArrayList<>();
+        in.mapping("where").ifPresent(where -> {
+            for (String column : where.keys()) {
+                require(where, column, column, ColumnType.TEXT);
+                where.optionalText(column).ifPresent(value -> found.add(new Filter(column, List.of(value))));
+            }
+        });
+        return found;
+    }
+
+    Optional<String> textColumn(YamlCursor in, String key) {
+        Optional<String> column = in.optionalText(key);
+        column.ifPresent(name -> require(in, key, name, ColumnType.TEXT));
+        return column;
+    }
+
+    /** @param type which it must be; null for any */
+    void require(YamlCursor in, String key, String column, ColumnType type) {
+        Column found = columns.get(column);
+        if (found == null) {
+            in.fault(key, "no column \"" + column + "\" in the data; there are " + String.join(", ", columns.keySet()));
+        } else if (type != null && found.type() != type) {
+            String wanted = type.name().toLowerCase(Locale.ROOT);
+            in.fault(key, "column \"" + column + "\" must be a " + wanted + " column");
+        }
+    }
+}

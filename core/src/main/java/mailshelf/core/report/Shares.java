@@ -1,0 +1,43 @@
+package mailshelf.core.report;
+
+import java.math.BigDecimal;
+import java.math.MathContext;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+
+/** Values as they are shown: against others, in parts of a whole, or added up one after another. */
+final class Shares {
+    private static final BigDecimal HUNDRED = BigDecimal.valueOf(100);
+
+    private Shares() {}
+
+    static Optional<BigDecimal> change(Optional<BigDecimal> now, Optional<BigDecimal> before) {
+        return now.flatMap(value -> before.map(value::subtract));
+    }
+
+    /** Empty where there is nothing before. */
+    static Optional<BigDecimal> changeInPercent(Optional<BigDecimal> now, Optional<BigDecimal> before) {
+        return change(now, before).flatMap(change -> percent(change, before.map(BigDecimal::abs)));
+    }
+
+    static Optional<BigDecimal> share(Optional<BigDecimal> part, Optional<BigDecimal> whole) {
+        return part.flatMap(value -> percent(value, whole));
+    }
+
+    private static Optional<BigDecimal> percent(BigDecimal part, Optional<BigDecimal> whole) {
+        return whole.filter(value -> value.signum() != 0)
+                .map(value -> part.multiply(HUNDRED).divide(value, MathContext.DECIMAL64));
+    }
+
+    /** Each with those before it; where there is no value, the total stays. */
+    static List<Optional<BigDecimal>> runningTotals(List<Optional<BigDecimal>> values) {
+        List<Optional<BigDecimal>> totals = new ArrayList<>();
+        BigDecimal total = BigDecimal.ZERO;
+        for (Optional<BigDecimal> value : values) {
+            total = total.add(value.orElse(BigDecimal.ZERO));
+            totals.add(Optional.of(total));
+        }
+        return totals;
+    }
+}
