@@ -26,7 +26,7 @@ install() {
 
 dist() {
     install
-    { find src index.html not-found.js vite.config.ts tsconfig.json package.json -type f | LC_ALL=C sort | xargs cat; cat node_modules/.installed; } \
+    { find src public index.html not-found.js vite.config.ts tsconfig.json package.json -type f | LC_ALL=C sort | xargs cat; cat node_modules/.installed; } \
         | unless_unchanged node_modules/.built npm run --silent build
 }
 

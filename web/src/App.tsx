@@ -1,3 +1,4 @@
+import { lazy, Suspense } from "react";
 import { Navigate, Route, Routes, useLocation } from "react-router";
 import { ComposerPage } from "./composer/ComposerPage";
 import { DataSetPage } from "./data/DataSetPage";
@@ -19,6 +20,16 @@ import { InvitationPage } from "./signin/InvitationPage";
 import { SignInPage } from "./signin/SignInPage";
 import { SubscriptionPage } from "./subscriptions/SubscriptionPage";
 import { SubscriptionsPage } from "./subscriptions/SubscriptionsPage";
+import { words } from "./words";
+
+/** Its editor is as large as all the rest, and few write reports. */
+const EditorPage = lazy(() => import("./editor/EditorPage"));
+
+const writing = (
+  <Suspense fallback={<p role="status">{words.loading}</p>}>
+    <EditorPage />
+  </Suspense>
+);
 
 /** Every address of the application and what stands there. */
 export function App() {
@@ -34,7 +45,9 @@ export function App() {
             <Route element={<Frame me={me} demo={demo} />}>
               <Route path="/" element={<ShelfPage />} />
               <Route path="/library/:folder?" element={<LibraryPage />} />
+              <Route path="/reports/new" element={writing} />
               <Route path="/reports/:id" element={<ReaderPage />} />
+              <Route path="/reports/:id/edit" element={writing} />
               <Route path="/data" element={<DataSetsPage />} />
               <Route path="/data/new" element={<NewDataSetPage />} />
               <Route path="/data/:id" element={<DataSetPage />} />

@@ -29,7 +29,7 @@ describe("the client", () => {
       code: "house.administrators-only",
       happened: "It happened.",
       todo: "Do that.",
-      faults: ["line 3: so"],
+      faults: [{ field: "line 3", message: "line 3: so" }],
     });
   });
 

@@ -10,7 +10,13 @@ export interface Problem {
   happened: string;
   means: string;
   todo: string;
-  faults: string[];
+  faults: FaultAt[];
+}
+
+/** One of several faults, and where it is: a field, or a line and column. */
+export interface FaultAt {
+  field: string;
+  message: string;
 }
 
 export class ProblemError extends Error {
@@ -36,17 +42,14 @@ function csrfToken(): string {
 }
 
 async function problemOf(answer: Response): Promise<Problem> {
-  const said = (await answer.json().catch(() => ({}))) as Partial<Omit<Problem, "faults">> & {
-    title?: string;
-    faults?: { message: string }[];
-  };
+  const said = (await answer.json().catch(() => ({}))) as Partial<Problem> & { title?: string };
   return {
     status: answer.status,
     code: said.code ?? "server.failed",
     happened: said.happened ?? said.title ?? unreachable.happened,
     means: said.means ?? unreachable.means,
     todo: said.todo ?? unreachable.todo,
-    faults: said.faults?.map((fault) => fault.message) ?? [],
+    faults: said.faults ?? [],
   };
 }
 

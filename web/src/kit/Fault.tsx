@@ -18,8 +18,8 @@ export function Fault({ error, again }: Props) {
         {problem?.means ?? words.fault.means} {problem?.todo ?? words.fault.todo}
       </p>
       {problem?.faults.map((fault) => (
-        <p key={fault} className="text-quiet">
-          {fault}
+        <p key={fault.field + fault.message} className="text-quiet">
+          {fault.message}
         </p>
       ))}
       {again && (

@@ -41,7 +41,7 @@ describe("a fault", () => {
       happened: "Rows failed.",
       means: "None was kept.",
       todo: "Mend.",
-      faults: ["line 2"],
+      faults: [{ field: "line 2", message: "line 2" }],
     };
     show(<Fault error={new ProblemError(problem)} />);
     const said = screen.getByRole("alert");

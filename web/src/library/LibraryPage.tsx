@@ -24,9 +24,14 @@ export function LibraryPage() {
             line={words.library.line(view.entries.length, sought)}
             actions={
               view.publishes && (
-                <Link className="choose" to="/data">
-                  {words.data.title}
-                </Link>
+                <>
+                  <Link className="choose" to="/data">
+                    {words.data.title}
+                  </Link>
+                  <Link className="choose" to="/reports/new">
+                    {words.editor.anew}
+                  </Link>
+                </>
               )
             }
           />

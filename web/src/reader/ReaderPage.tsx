@@ -34,7 +34,16 @@ export function ReaderPage() {
                 </Link>
               }
               line={`${view.about} ${capital(view.shown.page.freshness)}.`}
-              actions={view.maySubscribe && <Subscribe id={id} cut={cut} view={view} />}
+              actions={
+                <>
+                  {view.mayPublish && (
+                    <Link className="choose" to={`/reports/${id}/edit`}>
+                      {words.editor.edit}
+                    </Link>
+                  )}
+                  {view.maySubscribe && <Subscribe id={id} cut={cut} view={view} />}
+                </>
+              }
             />
             {view.warning && (
               <p className="border-late text-late mb-3 border-l-2 py-1 pl-3">{view.warning}</p>

@@ -43,7 +43,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get?: never;
+        get: operations["definition"];
         put: operations["put_2"];
         post?: never;
         delete?: never;
@@ -372,6 +372,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/reports/{id}/losses": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["losses"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/reports/drafts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["draft"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/people": {
         parameters: {
             query?: never;
@@ -676,6 +708,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/reports/{id}/versions/{no}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["version"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/reports/{id}/candidates": {
         parameters: {
             query?: never;
@@ -684,6 +732,22 @@ export interface paths {
             cookie?: never;
         };
         get: operations["candidates"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/reports/data-sets": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["dataSets"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1214,6 +1278,15 @@ export interface components {
             dateColumn: string | null;
             plan: components["schemas"]["LoadPlan"] | null;
         };
+        DefinitionView: {
+            /** Format: int64 */
+            folder: number;
+            folderName: string;
+            yaml: string;
+            /** Format: int32 */
+            version: number;
+            versions: components["schemas"]["VersionLine"][];
+        };
         DemoPerson: {
             /** Format: int64 */
             id: number;
@@ -1225,6 +1298,23 @@ export interface components {
             terms: components["schemas"]["Terms"];
             as: number | null;
             own: number | null;
+        };
+        DraftView: {
+            title: string;
+            dataSet: string;
+            pages: components["schemas"]["PageName"][];
+            page: string;
+            periods: components["schemas"]["PeriodView"][];
+            shown: components["schemas"]["PageView"];
+        };
+        DraftWish: {
+            /** Format: int64 */
+            folder: number;
+            yaml: string;
+            page: string;
+            period: string;
+            /** Format: double */
+            chartWidth: number;
         };
         Dropping: {
             person: string;
@@ -1434,9 +1524,26 @@ export interface components {
             /** Format: int64 */
             issues: number;
         };
+        LosingLine: {
+            /** Format: int64 */
+            id: number;
+            name: string;
+            owner: string;
+            lost: components["schemas"]["LostLine"][];
+            pauses: boolean;
+        };
+        LostLine: {
+            /** @enum {string} */
+            kind: "PAGE" | "BLOCK" | "COLUMN" | "FILTER";
+            name: string;
+        };
         Made: {
             /** Format: int64 */
             id: number;
+        };
+        MadeOf: {
+            name: string;
+            columns: components["schemas"]["Column"][];
         };
         MailLine: {
             id: string;
@@ -1532,6 +1639,7 @@ export interface components {
         };
         NextVersion: {
             yaml: string;
+            after: number | null;
         };
         Note: {
             /** @enum {string} */
@@ -1637,6 +1745,7 @@ export interface components {
             periods: components["schemas"]["PeriodView"][];
             filters: components["schemas"]["FilterChoice"][];
             maySubscribe: boolean;
+            mayPublish: boolean;
             ruled: string[];
             ownerView: boolean;
             limits: string[];
@@ -1659,6 +1768,9 @@ export interface components {
         ReportMade: {
             /** Format: int64 */
             id: number;
+        };
+        ReportText: {
+            yaml: string;
         };
         RowRule: {
             column: string;
@@ -1920,6 +2032,13 @@ export interface components {
             id: number;
             title: string;
         };
+        VersionLine: {
+            /** Format: int32 */
+            no: number;
+            by: string;
+            /** Format: date-time */
+            at: string;
+        };
         VersionView: {
             /** Format: int32 */
             no: number;
@@ -2033,6 +2152,28 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    definition: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["DefinitionView"];
+                };
             };
         };
     };
@@ -2605,6 +2746,56 @@ export interface operations {
             };
         };
     };
+    losses: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReportText"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["LosingLine"][];
+                };
+            };
+        };
+    };
+    draft: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DraftWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["DraftView"];
+                };
+            };
+        };
+    };
     people: {
         parameters: {
             query?: never;
@@ -3125,6 +3316,29 @@ export interface operations {
             };
         };
     };
+    version: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                no: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["ReportText"];
+                };
+            };
+        };
+    };
     candidates: {
         parameters: {
             query?: never;
@@ -3143,6 +3357,28 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["Candidate"][];
+                };
+            };
+        };
+    };
+    dataSets: {
+        parameters: {
+            query: {
+                folder: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["MadeOf"][];
                 };
             };
         };

@@ -73,6 +73,8 @@ class AccessibleTest {
                         "/reports/1",
                         reader -> reader.button("every route").click()),
                 new View("rows", "/reports/1?page=every", nothing),
+                new View("new report", "/reports/new", nothing),
+                new View("writing", "/reports/1/edit", AccessibleTest::writeBadly),
                 new View("data sets", "/data", nothing),
                 new View(
                         "data set",
@@ -109,6 +111,12 @@ class AccessibleTest {
                 new View("keys", "/library", reader -> reader.page.keyboard().press("?")),
                 new View("no such thing", "/subscriptions/99999", nothing),
                 new View("no such address", "/nowhere", nothing));
+    }
+
+    private static void writeBadly(Reader reader) {
+        reader.button("versions").click();
+        reader.page.getByLabel("The report as text").fill("report: X\nabout: Y\ndata: sailings\npages: none\n");
+        assertThat(reader.page.getByText("must be a list")).isVisible();
     }
 
     private static void dropFile(Reader reader) {

@@ -78,6 +78,11 @@ final class Api {
         return answer("GET", path, null, Map.of()).body();
     }
 
+    /** Something that lies outside the API. */
+    byte[] file(String address) {
+        return send(HttpRequest.newBuilder(URI.create(url + address)).build()).body();
+    }
+
     JsonNode post(String path, Object body) {
         return send("POST", path, body, Map.of());
     }

@@ -74,8 +74,13 @@ class RoutesTest {
             PUT /people/{id} | people/2 | 401 403 403 403 403 403 -
             DELETE /people/{id}/sessions | people/2/sessions | 401 403 403 403 403 403 200
             POST /reports | reports | 401 404 403 403 422 403 -
+            GET /reports/data-sets | reports/data-sets?folder=1 | 401 404 403 403 200 403 200
+            POST /reports/drafts | reports/drafts | 401 404 403 403 422 403 422
             GET /reports/{id} | reports/1 | 401 404 200 200 200 200 200
             GET /reports/{id}/candidates | reports/1/candidates | 401 404 200 200 200 200 200
+            GET /reports/{id}/definition | reports/1/definition | 401 404 403 403 200 403 200
+            POST /reports/{id}/losses | reports/1/losses | 401 404 403 403 422 403 422
+            GET /reports/{id}/versions/{no} | reports/1/versions/1 | 401 404 403 403 200 403 200
             PUT /reports/{id}/definition | reports/1/definition | 401 404 403 403 422 403 -
             GET /runs/{id} | runs/RUN | 401 404 404 200 404 200 200
             POST /runs/{id}/try-again | runs/RUN/try-again | 401 404 404 403 404 403 -
@@ -117,6 +122,10 @@ class RoutesTest {
                     Map.of("rules", List.of(Wishes.rule("none", 1)), "ownerView", true)),
             Map.entry("POST /data-sets/samples", Map.of("folder", 1, "origin", Wishes.query(999, "SELECT 1"))),
             Map.entry("PUT /data-sets/{id}/plan", Wishes.plan(Wishes.query(999, "SELECT 1"), "BY_HAND", "REPLACE")),
+            Map.entry(
+                    "POST /reports/drafts",
+                    Map.of("folder", 1, "yaml", "no report", "page", "", "period", "last-week", "chartWidth", 600)),
+            Map.entry("POST /reports/{id}/losses", Map.of("yaml", "no report")),
             Map.entry("POST /compositions", Wishes.draft(Wishes.terms())),
             Map.entry("POST /compositions/pdf", Wishes.draft(Wishes.terms())),
             Map.entry("POST /subscriptions", Map.of("terms", Wishes.terms(), "start", false)),

@@ -16,6 +16,9 @@ import mailshelf.core.data.Tally;
 final class MeasureReader {
     private static final Pattern PERCENTILE = Pattern.compile("percentile (\\d{1,2})");
 
+    private static final List<String> KINDS =
+            List.of("count", "sum", "average", "distinct", "least", "greatest", "median", "ratio");
+
     private final ReaderScope scope;
     private final Map<String, Measure> measures = new HashMap<>();
 
@@ -39,6 +42,14 @@ final class MeasureReader {
     }
 
     private Optional<Measure> read(String id, YamlCursor in) {
+        List<String> kinds = in.keys().stream()
+                .filter(key -> KINDS.contains(key) || PERCENTILE.matcher(key).matches())
+                .toList();
+        if (kinds.size() > 1) {
+            in.fault(kinds.get(1), "measure \"" + id + "\" has \"" + kinds.get(0) + "\" already; it can be but one");
+            return Optional.empty();
+        }
+        KINDS.forEach(in::has);
         String title = in.name("title");
         Format format = new Format(in.optionalText("unit").orElse(""), decimals(in), good(in));
         Optional<Calculation> calculation = calculation(id, in, scope.where(in), format);
@@ -71,10 +82,7 @@ final class MeasureReader {
         }
         Optional<Calculation> statistic = statistic(in, where);
         if (statistic.isEmpty()) {
-            in.fault(
-                    id,
-                    "measure \"" + id + "\" needs one of count, sum, average, distinct, least, greatest, median, "
-                            + "percentile 1 to 99, ratio");
+            in.fault(id, "measure \"" + id + "\" needs one of " + String.join(", ", KINDS) + ", percentile 1 to 99");
         }
         return statistic;
     }

@@ -214,7 +214,9 @@ public final class Writing {
 
     private List<Written.Tick> ticks(ChartModel chart) {
         boolean bars = chart.kind() != Block.ChartKind.LINE;
-        List<Double> values = bars ? stacked(chart) : single(chart);
+        // parts that are a hundred together may come to a trifle more, and would ask for another rule
+        boolean shares = chart.kind() == Block.ChartKind.SHARE;
+        List<Double> values = shares ? List.of(100.0) : bars ? stacked(chart) : single(chart);
         double lowest = values.stream().mapToDouble(v -> v).min().orElse(0);
         double highest = values.stream().mapToDouble(v -> v).max().orElse(0);
         int decimals = chart.format().decimals();

@@ -60,6 +60,11 @@ public record Terms(
                 name, report, pages, period, firstDayOfWeek, filters, seenAs, others, output, schedule, locale);
     }
 
+    public Terms withPages(List<String> others) {
+        return new Terms(
+                name, report, others, period, firstDayOfWeek, filters, seenAs, recipients, output, schedule, locale);
+    }
+
     /**
      * Whose rows it shows as it is done.
      *

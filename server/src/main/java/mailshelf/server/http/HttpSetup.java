@@ -100,6 +100,7 @@ class HttpSetup implements WebMvcConfigurer {
                 "/library",
                 "/library/{folder}",
                 "/reports/{id}",
+                "/reports/{id}/edit",
                 "/data",
                 "/data/{id}",
                 "/subscriptions",
@@ -109,6 +110,7 @@ class HttpSetup implements WebMvcConfigurer {
                 "/runs/{id}",
                 "/house",
                 "/house/{part}",
+                "/account",
                 "/mail-room",
                 "/mail-room/{address}")) {
             registry.addViewController(address).setViewName("forward:/index.html");

@@ -3,18 +3,12 @@ package mailshelf.server.library;
 import jakarta.servlet.http.HttpServletRequest;
 import java.util.List;
 import mailshelf.core.report.ReportId;
-import mailshelf.core.rights.FolderId;
 import mailshelf.core.rights.Person;
 import mailshelf.core.time.Period;
-import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
-import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.PutMapping;
-import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
-import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
 /** The library over HTTP. */
@@ -23,18 +17,10 @@ import org.springframework.web.bind.annotation.RestController;
 class LibraryController {
     private final BrowseLibrary browse;
     private final ReadReport read;
-    private final PublishReport publish;
 
-    record NewReport(FolderId folder, String yaml) {}
-
-    record NextVersion(String yaml) {}
-
-    record ReportMade(ReportId id) {}
-
-    LibraryController(BrowseLibrary browse, ReadReport read, PublishReport publish) {
+    LibraryController(BrowseLibrary browse, ReadReport read) {
         this.browse = browse;
         this.read = read;
-        this.publish = publish;
     }
 
     @GetMapping("/library")
@@ -55,17 +41,5 @@ class LibraryController {
         String[] filters = request.getParameterValues("filter");
         List<String> all = filters == null ? List.of() : List.of(filters);
         return read.run(who, id, new ReadReport.Wish(page, period, all, width));
-    }
-
-    @PostMapping("/reports")
-    @ResponseStatus(HttpStatus.CREATED)
-    ReportMade post(Person who, @RequestBody NewReport wish) {
-        return new ReportMade(publish.anew(who, wish.folder(), wish.yaml()));
-    }
-
-    @PutMapping("/reports/{id}/definition")
-    @ResponseStatus(HttpStatus.NO_CONTENT)
-    void put(Person who, @PathVariable ReportId id, @RequestBody NextVersion wish) {
-        publish.nextVersion(who, id, wish.yaml());
     }
 }

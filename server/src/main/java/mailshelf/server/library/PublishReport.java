@@ -1,8 +1,10 @@
 package mailshelf.server.library;
 
+import java.util.Optional;
 import mailshelf.core.Problem;
 import mailshelf.core.audit.Act;
 import mailshelf.core.audit.Thing;
+import mailshelf.core.report.Definition;
 import mailshelf.core.report.ReportId;
 import mailshelf.core.rights.FolderId;
 import mailshelf.core.rights.Person;
@@ -25,6 +27,7 @@ class PublishReport {
     private final Definitions definitions;
     private final BusinessClock clock;
     private final AuditTrail audit;
+    private final AdaptSubscriptions adapt;
 
     PublishReport(
             Gate gate,
@@ -32,13 +35,15 @@ class PublishReport {
             ReportStore reports,
             Definitions definitions,
             BusinessClock clock,
-            AuditTrail audit) {
+            AuditTrail audit,
+            AdaptSubscriptions adapt) {
         this.gate = gate;
         this.database = database;
         this.reports = reports;
         this.definitions = definitions;
         this.clock = clock;
         this.audit = audit;
+        this.adapt = adapt;
     }
 
     ReportId anew(Person who, FolderId folder, String yaml) {
@@ -51,22 +56,30 @@ class PublishReport {
         });
     }
 
-    void nextVersion(Person who, ReportId id, String yaml) {
+    /**
+     * Subscriptions that lose something by it adapt or pause, and their owners are told.
+     *
+     * @param after the version that it was written from; somebody may have published another since
+     */
+    void nextVersion(Person who, ReportId id, String yaml, Optional<Integer> after) {
         database.doInTransaction(tx -> {
             Report report = gate.readable(tx, who, id);
             gate.requirePublish(tx, who, report.folder());
-            String title = publishable(tx, who, yaml).definition().title();
-            if (!reports.publish(tx, report, title, yaml, who.id(), clock.instant())) {
-                throw new Problem(Problem.Kind.STALE, "report.published-meanwhile", title);
+            Definition before = definitions.newest(tx, report).definition();
+            Definition now = publishable(tx, who, yaml).definition();
+            boolean isNext = after.map(no -> no == report.version()).orElse(true);
+            if (!isNext || !reports.publish(tx, report, now.title(), yaml, who.id(), clock.instant())) {
+                throw new Problem(Problem.Kind.STALE, "report.published-meanwhile", now.title());
             }
-            Thing thing = Thing.of(Thing.Kind.REPORT, id, title);
-            String before = "version " + report.version();
-            audit.keep(tx, who, Act.REPORT_PUBLISHED, thing, before, "version " + (report.version() + 1));
+            Thing thing = Thing.of(Thing.Kind.REPORT, id, now.title());
+            String was = "version " + report.version();
+            audit.keep(tx, who, Act.REPORT_PUBLISHED, thing, was, "version " + (report.version() + 1));
+            adapt.all(tx, who, report, before, now);
         });
     }
 
     /** Whoever may not see a data set learns nothing of it by naming it. */
-    private Definitions.Published publishable(Tx tx, Person who, String yaml) {
+    Definitions.Published publishable(Tx tx, Person who, String yaml) {
         return definitions.parse(tx, yaml, dataSet -> gate.access(tx, who).may(Verb.SEE, dataSet.folder()));
     }
 }

@@ -85,6 +85,7 @@ public class ReadReport {
             List<PeriodView> periods,
             List<FilterChoice> filters,
             boolean maySubscribe,
+            boolean mayPublish,
             List<String> ruled,
             boolean ownerView,
             List<String> limits,
@@ -115,12 +116,15 @@ public class ReadReport {
                 String folder,
                 Definitions.Published published,
                 boolean maySubscribe,
+                boolean mayPublish,
                 Viewer viewer,
                 List<String> ruled,
                 Optional<LoadAttempt> failed) {}
         Found found = database.inTransaction(tx -> {
             Report report = gate.readable(tx, who, id);
-            boolean maySubscribe = gate.access(tx, who).may(Verb.SUBSCRIBE_SELF, report.folder());
+            Gate.Access access = gate.access(tx, who);
+            boolean maySubscribe = access.may(Verb.SUBSCRIBE_SELF, report.folder());
+            boolean mayPublish = access.may(Verb.PUBLISH, report.folder());
             String folder = folders.find(tx, report.folder()).orElseThrow().name();
             Definitions.Published published = definitions.newest(tx, report);
             List<Viewers.InForce> rules = viewers.inForce(tx, published.dataSet());
@@ -128,6 +132,7 @@ public class ReadReport {
                     folder,
                     published,
                     maySubscribe,
+                    mayPublish,
                     viewers.of(tx, List.of(who), rules).get(who.id()),
                     rules.stream()
                             .map(each -> published
@@ -139,16 +144,8 @@ public class ReadReport {
                             .findFirst());
         });
         Definition definition = found.published().definition();
-        List<Filter> filters = Filters.parse(wish.filters(), definition);
-        Tables.Loaded loaded = tables.newest(found.published().dataSet());
-        Slice slice = loaded.seenBy(found.viewer());
-        Definition.Page page = wish.page().isEmpty()
-                ? definition.pages().get(0)
-                : definition.page(wish.page()).orElseThrow(Problem::notFound);
-        PageModel model =
-                Evaluation.page(definition, page, slice, question(who, wish.period(), filters, loaded, today(who)));
+        Shown shown = show(who, found.published(), found.viewer(), wish);
         Words words = Words.in(Languages.supported(who.locale()));
-        Written.Page written = Writing.page(model, words, who.zone());
         return new ReaderView(
                 id,
                 definition.title(),
@@ -158,21 +155,44 @@ public class ReadReport {
                         .map(p -> new PageName(p.id(), p.title()))
                         .toList(),
                 periodView(who, wish.period(), words),
-                Arrays.stream(MovingPeriod.values())
-                        .map(p -> periodView(who, p, words))
-                        .toList(),
+                periods(who, words),
                 definition.filters().stream()
-                        .map(column -> choice(definition, column, filters, slice))
+                        .map(column -> choice(definition, column, shown))
                         .toList(),
                 found.maySubscribe(),
+                found.mayPublish(),
                 found.ruled(),
                 found.published().dataSet().ownerView(),
-                Writing.limits(model, words),
+                Writing.limits(shown.model(), words),
                 found.failed()
                         .map(attempt -> words.say(
                                 "reader.load-failed", words.dates(who.zone()).moment(attempt.at()), attempt.failure()))
                         .orElse(""),
-                PageView.of(written, wish.chartWidth()));
+                shown.view());
+    }
+
+    /** A page with its figures as somebody sees it, and the rows that they are of. */
+    record Shown(PageModel model, Slice slice, List<Filter> filters, PageView view) {}
+
+    /** @throws Problem for a page or filter that the definition does not have, or data that were never loaded */
+    Shown show(Person who, Definitions.Published published, Viewer viewer, Wish wish) {
+        Definition definition = published.definition();
+        List<Filter> filters = Filters.parse(wish.filters(), definition);
+        Tables.Loaded loaded = tables.newest(published.dataSet());
+        Slice slice = loaded.seenBy(viewer);
+        Definition.Page page = wish.page().isEmpty()
+                ? definition.pages().get(0)
+                : definition.page(wish.page()).orElseThrow(Problem::notFound);
+        PageModel model =
+                Evaluation.page(definition, page, slice, question(who, wish.period(), filters, loaded, today(who)));
+        Written.Page written = Writing.page(model, Words.in(Languages.supported(who.locale())), who.zone());
+        return new Shown(model, slice, filters, PageView.of(written, wish.chartWidth()));
+    }
+
+    List<PeriodView> periods(Person who, Words words) {
+        return Arrays.stream(MovingPeriod.values())
+                .map(period -> periodView(who, period, words))
+                .toList();
     }
 
     private LocalDate today(Person who) {
@@ -185,13 +205,16 @@ public class ReadReport {
         return new PeriodView(period.code(), named.isEmpty() ? days : named, days);
     }
 
-    private static FilterChoice choice(Definition definition, String column, List<Filter> filters, Slice slice) {
-        List<String> chosen = filters.stream()
+    private static FilterChoice choice(Definition definition, String column, Shown shown) {
+        List<String> chosen = shown.filters().stream()
                 .filter(filter -> filter.column().equals(column))
                 .flatMap(filter -> filter.anyOf().stream())
                 .toList();
         return new FilterChoice(
-                column, definition.columnTitle(column), definition.over(slice).values(column), chosen);
+                column,
+                definition.columnTitle(column),
+                definition.over(shown.slice()).values(column),
+                chosen);
     }
 
     private static Evaluation.Question question(

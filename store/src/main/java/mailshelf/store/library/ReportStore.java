@@ -41,6 +41,17 @@ public final class ReportStore {
                 .orElseThrow(() -> new IllegalStateException("Report " + id + " has no version " + version));
     }
 
+    /** A version, without its text. */
+    public record Version(int no, PersonId by, Instant at) {}
+
+    /** Newest first. */
+    public List<Version> versions(Tx tx, ReportId id) {
+        return tx.list(
+                "SELECT no, by_person, at FROM report_version WHERE report = ? ORDER BY no DESC",
+                row -> new Version(row.integer("no"), new PersonId(row.number("by_person")), row.instant("at")),
+                id);
+    }
+
     public ReportId insert(Tx tx, FolderId folder, PersonId owner, String title, String yaml, Instant at) {
         ReportId id = new ReportId(tx.insert(
                 "INSERT INTO report (folder, owner, title, version) VALUES (?, ?, ?, 1)", folder, owner, title));
