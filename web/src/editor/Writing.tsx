@@ -122,11 +122,10 @@ export function Writing({ id, view, begin: first, folder }: Props) {
           />
           <Faults error={draft.error} goTo={(field) => setGoTo({ field, time: (goTo?.time ?? 0) + 1 })} />
         </div>
-        <div
-          ref={measure}
-          className={`min-w-0 ${draft.isError ? "opacity-50" : ""}`}
-          aria-busy={draft.isFetching}
-        >
+        <div ref={measure} className="min-w-0" aria-busy={draft.isFetching}>
+          {seen && draft.isError && (
+            <p className="border-late text-late mb-2 border-l-2 pl-3">{words.editor.stale}</p>
+          )}
           {seen && <Preview draft={seen} period={period} setPage={setPage} setPeriod={setPeriod} />}
         </div>
       </div>

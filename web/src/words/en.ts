@@ -179,6 +179,7 @@ export const en = {
     published: "It is published; readers see it from now on.",
     same: "They are the same.",
     showing: "Showing",
+    stale: "The page as it was before the fault:",
     takeBack: (version: string) => `Take back version ${version}`,
     text: "The report as text",
     to: "with",

@@ -30,7 +30,7 @@ class DefinitionReaderTest {
         tags: [traffic] | tags: [traffic | line 5, column 8 | expected ',' or ']'
         ratio: [cancelled, sailings] | ratio: [fare, sailings] | line 10, column 32 | two measures that count or sum
         average: fare | median: route | line 12, column 36 | must be a number column
-        average: fare | average: fare, median: fare | line 12, column 50 | has "average" already
+        average: fare | average: fare, median: fare | line 12, column 51 | has "average" already
         average: fare | percentile 0: fare | line 12, column 9 | needs one of count, sum
         count: rows} | count: cause} | line 8, column 38 | there is "distinct"
         where: {cancelled: "yes"}, good | where: fare > yes, good | line 9, column 60 | no column "yes"
