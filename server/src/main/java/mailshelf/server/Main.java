@@ -5,6 +5,8 @@ import java.util.Optional;
 import java.util.concurrent.Callable;
 import mailshelf.server.delivery.Arrow;
 import mailshelf.server.mail.MailTls;
+import mailshelf.server.offline.CheckReport;
+import mailshelf.server.offline.RenderReport;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
@@ -16,7 +18,14 @@ import picocli.CommandLine.Option;
         description = "Subscribes people to pages of reports, mails them on time, and keeps every issue on the shelf.",
         mixinStandardHelpOptions = true,
         versionProvider = Main.Version.class,
-        subcommands = {Main.Serve.class, Main.Demo.class, KeepDatabase.class, VerifyArchive.class})
+        subcommands = {
+            Main.Serve.class,
+            Main.Demo.class,
+            KeepDatabase.class,
+            VerifyArchive.class,
+            CheckReport.class,
+            RenderReport.class
+        })
 public final class Main implements Callable<Integer> {
     /** Wrong use, or something outside that must be put right first. */
     static final int USAGE = 2;

@@ -127,7 +127,7 @@ class ArchitectureTest {
     void nothing_prints_but_the_command_line() {
         noClasses()
                 .that()
-                .resideOutsideOfPackage("mailshelf.server")
+                .resideOutsideOfPackages("mailshelf.server", "mailshelf.server.offline")
                 .should()
                 .accessField(System.class, "out")
                 .orShould()

@@ -58,9 +58,10 @@ final class BlockReader {
                     }
                 })
                 .orElse(Block.Against.BEFORE);
+        Optional<String> title = in.optionalName("title");
+        Optional<Block.Trend> trend = trend(in, "trend");
         return measures.plain(in, "figure")
-                .map(measure -> new Block.Figure(
-                        id, in.optionalName("title").orElse(measure.title()), measure, trend(in, "trend"), against));
+                .map(measure -> new Block.Figure(id, title.orElse(measure.title()), measure, trend, against));
     }
 
     private Optional<Block> chart(YamlCursor in, String id) {

@@ -5,7 +5,6 @@ import java.awt.Color;
 import java.awt.Graphics2D;
 import java.awt.geom.Ellipse2D;
 import java.awt.geom.Line2D;
-import java.awt.geom.Path2D;
 import java.awt.geom.Rectangle2D;
 import java.util.ArrayList;
 import java.util.List;
@@ -34,7 +33,6 @@ import org.jfree.data.category.DefaultCategoryDataset;
  */
 public final class ChartPainter {
     private static final double LABEL_GAP = 8;
-    private static final double AREA_GAP = 0.75;
 
     private final Graphics2D graphics;
     private final Rectangle2D area;
@@ -84,10 +82,13 @@ public final class ChartPainter {
             totalsBehindTheBars();
             seriesNamesAbove();
         } else {
-            areas();
+            if (chart.kind() == Block.ChartKind.AREA) {
+                new Areas(plot.getRangeAxis(), data, this::middle).paint(graphics, chart, colours);
+            }
             zeroLine();
             categoryNamesBelow();
             lastValues();
+            seriesNamesAbove();
         }
         return IntStream.range(0, chart.categories().size())
                 .mapToObj(this::mark)
@@ -117,7 +118,7 @@ public final class ChartPainter {
         AxisSpace space = new AxisSpace();
         space.setLeft(lying ? nameWidth() : tickWidth());
         space.setRight(rightSpace());
-        space.setTop(sizePt * (lying && chart.series().size() > 1 ? 2.2 : 1.4));
+        space.setTop(sizePt * (namedAbove().isEmpty() ? 1.4 : 2.2));
         space.setBottom(lying ? 0 : sizePt * 1.8);
         made.setFixedDomainAxisSpace(space, false);
         made.setFixedRangeAxisSpace(space, false);
@@ -200,45 +201,18 @@ public final class ChartPainter {
         return series.name().isEmpty() ? value : series.name() + " " + value;
     }
 
+    /** Where there is no room for both, it is the name that is cut, never the number. */
+    private String labelWithin(Written.Series series, int category, double room) {
+        String value = series.written().get(category);
+        if (series.name().isEmpty()) {
+            return value;
+        }
+        double forName = room - width(" " + value);
+        return HouseFont.SANS.fit(series.name(), sizePt, (float) Math.max(0, forName)) + " " + value;
+    }
+
     private String total(int category) {
         return chart.series().size() == 1 ? chart.series().get(0).written().get(category) : "";
-    }
-
-    /** Each as one shape from middle to middle, so that no seam shows; a gap of paper between them. */
-    private void areas() {
-        if (chart.kind() != Block.ChartKind.AREA) {
-            return;
-        }
-        double[] below = new double[chart.categories().size()];
-        for (int s = 0; s < chart.series().size(); s++) {
-            double[] above = below.clone();
-            for (int c = 0; c < above.length; c++) {
-                Double value = chart.series().get(s).values().get(c);
-                above[c] += value == null ? 0 : value;
-            }
-            graphics.setPaint(colours.get(s % colours.size()));
-            graphics.fill(between(above, below, s == 0 ? 0 : AREA_GAP));
-            below = above;
-        }
-    }
-
-    private Path2D between(double[] above, double[] below, double gap) {
-        Path2D shape = new Path2D.Double();
-        for (int c = 0; c < above.length; c++) {
-            double y = plot.getRangeAxis().valueToJava2D(above[c], data, RectangleEdge.LEFT);
-            if (c == 0) {
-                shape.moveTo(middle(c), y);
-            } else {
-                shape.lineTo(middle(c), y);
-            }
-        }
-        for (int c = below.length - 1; c >= 0; c--) {
-            double y = plot.getRangeAxis().valueToJava2D(below[c], data, RectangleEdge.LEFT) - gap;
-            double top = plot.getRangeAxis().valueToJava2D(above[c], data, RectangleEdge.LEFT);
-            shape.lineTo(middle(c), Math.max(y, top));
-        }
-        shape.closePath();
-        return shape;
     }
 
     private void zeroLine() {
@@ -284,19 +258,32 @@ public final class ChartPainter {
         }
     }
 
-    /** Bars that lie have no room beside their parts: what each colour is stands in a line over them. */
+    /**
+     * The series whose colours are told in a line over the chart: of several, all of bars that lie, which have no room
+     * beside their parts, and otherwise those that have nothing at the end, where the others bear their names.
+     */
+    private List<Integer> namedAbove() {
+        int last = chart.categories().size() - 1;
+        return IntStream.range(0, chart.series().size())
+                .filter(s -> chart.series().size() > 1
+                        && !chart.series().get(s).name().isEmpty())
+                .filter(s -> {
+                    Double value = chart.series().get(s).values().get(last);
+                    return lying || value == null || (!isLine() && value == 0);
+                })
+                .boxed()
+                .toList();
+    }
+
     private void seriesNamesAbove() {
-        if (chart.series().size() < 2) {
-            return;
-        }
         double x = data.getMinX();
         double baseline = area.getMinY() + sizePt;
-        for (int s = 0; s < chart.series().size(); s++) {
+        for (int s : namedAbove()) {
             double room = area.getMaxX() - x - sizePt;
-            String name = HouseFont.SANS.fit(chart.series().get(s).name(), sizePt, (float) Math.max(0, room));
             if (room < 2 * sizePt) {
                 return;
             }
+            String name = HouseFont.SANS.fit(chart.series().get(s).name(), sizePt, (float) room);
             graphics.setPaint(colours.get(s % colours.size()));
             graphics.fill(new Rectangle2D.Double(x, baseline - sizePt * 0.7, sizePt * 0.7, sizePt * 0.7));
             text(name, x + sizePt, baseline, HouseColours.INK);
@@ -339,8 +326,11 @@ public final class ChartPainter {
             double y = Math.min(place[1], lowest);
             lowest = y - sizePt * 1.25;
             double from = data.getMaxX() + LABEL_GAP / 2;
-            String label = directLabel(chart.series().get((int) place[0]), last);
-            text(HouseFont.SANS.fit(label, sizePt, (float) (area.getMaxX() - from)), from, y, HouseColours.INK);
+            text(
+                    labelWithin(chart.series().get((int) place[0]), last, area.getMaxX() - from),
+                    from,
+                    y,
+                    HouseColours.INK);
         }
     }
 

@@ -18,6 +18,7 @@ import mailshelf.render.type.HouseFont;
 public final class PageSetter {
     private static final double CHART_HEIGHT = 190;
     private static final double LYING_ROW = 19;
+    private static final float LEAD_SIZE = 40;
     private static final double LEDGER_ROW = 26;
     private static final double BLOCK_GAP = 22;
     private static final double TITLE_LINE = 14;
@@ -91,13 +92,10 @@ public final class PageSetter {
         double leadWidth = others.isEmpty() ? width : width * 0.36;
         String title = HouseFont.SANS.fit(lead.title(), 9, (float) leadWidth);
         pen.left(title, left, y + 9, HouseFont.SANS, 9, HouseColours.GREY);
-        pen.left(
-                HouseFont.SERIF.fit(lead.value(), 40, (float) leadWidth),
-                left - 1,
-                y + 48,
-                HouseFont.SERIF,
-                40,
-                HouseColours.INK);
+        // a number that is cut is another number: it becomes smaller instead
+        float size =
+                (float) Math.min(LEAD_SIZE, LEAD_SIZE * leadWidth / HouseFont.SERIF.width(lead.value(), LEAD_SIZE));
+        pen.left(lead.value(), left - 1, y + 48, HouseFont.SERIF, size, HouseColours.INK);
         pen.change(lead, lead.change(), left, y + 64, 9);
         TrendPainter.paint(
                 pen.graphics(), new Rectangle2D.Double(left, y + 70, Math.min(leadWidth - 20, 130), 14), lead.trend());

@@ -79,16 +79,36 @@ class ReportPdfTest {
 
     @Test
     void the_space_between_thousands_is_no_box_in_any_face() throws Exception {
-        PageModel model = Ferries.page(1, "last-week", List.of());
-        PageModel.BlockModel thousands = new PageModel.FigureModel(
+        List<Written.Page> pages = List.of(onlyFigures(figure("", 80_577)));
+
+        String text = text(pdf(pages));
+
+        assertThat(squeezed(text)).contains("80577");
+        assertThat(text).doesNotContain("\0");
+    }
+
+    @Test
+    void a_figure_that_is_wide_becomes_smaller_and_is_never_cut() throws Exception {
+        List<Written.Page> pages =
+                List.of(onlyFigures(figure("NOK/kg", 9_876_543_210L), figure("NOK/kg", 9_876_543_210L)));
+
+        assertThat(squeezed(text(pdf(pages)))).contains("9876543210NOK/kg").doesNotContain("…");
+    }
+
+    private static PageModel.BlockModel figure(String unit, long value) {
+        return new PageModel.FigureModel(
                 "many",
                 "Many",
-                new Format("", 0, Good.MORE),
-                Optional.of(BigDecimal.valueOf(80_577)),
-                Optional.of(BigDecimal.valueOf(78_631)),
+                new Format(unit, 0, Good.MORE),
+                Optional.of(BigDecimal.valueOf(value)),
+                Optional.of(BigDecimal.valueOf(value)),
                 Block.Against.BEFORE,
                 List.of());
-        List<Written.Page> pages = List.of(Writing.page(
+    }
+
+    private static Written.Page onlyFigures(PageModel.BlockModel... figures) {
+        PageModel model = Ferries.page(1, "last-week", List.of());
+        return Writing.page(
                 new PageModel(
                         model.schema(),
                         model.report(),
@@ -102,14 +122,9 @@ class ReportPdfTest {
                         model.allowed(),
                         model.freshness(),
                         model.rows(),
-                        List.of(thousands)),
+                        List.of(figures)),
                 ENGLISH,
-                ZoneId.of("Europe/Oslo")));
-
-        String text = text(pdf(pages));
-
-        assertThat(squeezed(text)).contains("80577");
-        assertThat(text).doesNotContain("\0");
+                ZoneId.of("Europe/Oslo"));
     }
 
     @Test

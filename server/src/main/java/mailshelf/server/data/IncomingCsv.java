@@ -21,7 +21,7 @@ import mailshelf.core.data.csv.Encoding;
 import mailshelf.core.data.csv.Inspection;
 
 /** A CSV file that is being sent: its beginning is looked at, then all of it is read. */
-final class IncomingCsv {
+public final class IncomingCsv {
     private static final int HEAD = 1 << 20;
 
     private final byte[] head;
@@ -30,7 +30,7 @@ final class IncomingCsv {
     private final Inspection inspection;
 
     /** @throws Problem for a beginning that is no CSV with a line of names */
-    IncomingCsv(InputStream in) throws IOException {
+    public IncomingCsv(InputStream in) throws IOException {
         this.head = in.readNBytes(HEAD);
         this.rest = in;
         this.encoding = Encoding.of(head);
@@ -38,7 +38,7 @@ final class IncomingCsv {
         this.inspection = Inspection.of(text, head.length < HEAD);
     }
 
-    Inspection inspection() {
+    public Inspection inspection() {
         return inspection;
     }
 
@@ -47,7 +47,7 @@ final class IncomingCsv {
     }
 
     /** All of the text; once. What is not in the encoding is an error, not a question mark. */
-    Reader reader() {
+    public Reader reader() {
         InputStream text = new ByteArrayInputStream(head, encoding.mark(), head.length - encoding.mark());
         return new InputStreamReader(
                 new SequenceInputStream(text, rest),
@@ -63,7 +63,7 @@ final class IncomingCsv {
      * @param meant which form days are in that fit several
      * @throws Problem {@code data.ambiguous-dates} where that has to be said and is not
      */
-    CsvForm form(List<Column> columns, Optional<DateForm> meant) {
+    public CsvForm form(List<Column> columns, Optional<DateForm> meant) {
         Map<String, DateForm> dates = new HashMap<>();
         for (Inspection.Found found : inspection.columns()) {
             String name = found.column().name();

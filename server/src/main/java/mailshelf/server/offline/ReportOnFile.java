@@ -1,0 +1,112 @@
+package mailshelf.server.offline;
+
+import java.io.BufferedInputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.DayOfWeek;
+import java.time.LocalDate;
+import java.time.ZoneOffset;
+import java.util.List;
+import java.util.Optional;
+import mailshelf.core.Problem;
+import mailshelf.core.data.Column;
+import mailshelf.core.data.ColumnType;
+import mailshelf.core.data.Slicing;
+import mailshelf.core.data.Table;
+import mailshelf.core.data.TableBuilder;
+import mailshelf.core.data.Viewer;
+import mailshelf.core.data.csv.CsvTable;
+import mailshelf.core.data.csv.DateForm;
+import mailshelf.core.data.csv.Inspection;
+import mailshelf.core.report.Definition;
+import mailshelf.core.report.DefinitionReader;
+import mailshelf.core.report.Evaluation;
+import mailshelf.core.report.PageModel;
+import mailshelf.core.rights.PersonId;
+import mailshelf.core.time.Period;
+import mailshelf.server.data.IncomingCsv;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+
+/** A report's text and a file of rows, as the command line names them. */
+final class ReportOnFile {
+    @Parameters(paramLabel = "REPORT", description = "the report's text, such as report.yaml")
+    Path report;
+
+    @Option(names = "--data", required = true, paramLabel = "FILE", description = "its rows, a CSV file")
+    Path data;
+
+    @Option(
+            names = "--day",
+            paramLabel = "COLUMN",
+            description = "the column of days that rows are sorted by (default: the first one)")
+    Optional<String> day = Optional.empty();
+
+    @Option(
+            names = "--dates",
+            paramLabel = "FORM",
+            description = "how days are written that can be read in two ways: ${COMPLETION-CANDIDATES}")
+    Optional<DateForm> dates = Optional.empty();
+
+    @Option(
+            names = "--period",
+            paramLabel = "PERIOD",
+            description = "last-week, last-4-weeks, this-month, last-month, or FROM/TO (default ${DEFAULT-VALUE})",
+            defaultValue = "last-week")
+    String period;
+
+    @Option(
+            names = "--on",
+            paramLabel = "DAY",
+            description = "the day that the period is counted from (default: the one after the last in the data)")
+    Optional<LocalDate> on = Optional.empty();
+
+    /** What was read: checked against each other. */
+    record Read(Definition definition, Table table) {}
+
+    /** @throws Problem with the place of each fault in either file */
+    Read read() throws IOException {
+        try (InputStream in = new BufferedInputStream(Files.newInputStream(data))) {
+            IncomingCsv csv = new IncomingCsv(in);
+            List<Column> columns = csv.inspection().columns().stream()
+                    .map(Inspection.Found::column)
+                    .toList();
+            Definition definition = DefinitionReader.read(Files.readString(report), columns);
+            TableBuilder rows = new TableBuilder(columns, Optional.of(dayColumn(columns)));
+            CsvTable.read(csv.reader(), csv.form(columns, dates), columns, rows);
+            return new Read(definition, rows.build());
+        }
+    }
+
+    private String dayColumn(List<Column> columns) {
+        return columns.stream()
+                .filter(column -> column.type() == ColumnType.DATE)
+                .map(Column::name)
+                .filter(name -> day.isEmpty() || day.get().equals(name))
+                .findFirst()
+                .orElseThrow(() -> Problem.invalid("report.no-days", data.getFileName()));
+    }
+
+    /** All its pages, as somebody sees them who may see all rows. */
+    List<PageModel> pages(Read read) {
+        Period asked = Period.parse(period).orElseThrow(() -> Problem.invalid("report.bad-period", period));
+        LocalDate from = on.or(() -> read.table().lastDay().map(last -> last.plusDays(1)))
+                .orElseThrow(() -> Problem.invalid("data.none-loaded", data.getFileName()));
+        Evaluation.Question question = new Evaluation.Question(
+                asked.code(),
+                asked.on(from, DayOfWeek.MONDAY),
+                asked.beforeThat(from, DayOfWeek.MONDAY),
+                DayOfWeek.MONDAY,
+                List.of(),
+                new PageModel.Freshness(
+                        read.table().lastDay(),
+                        from.atStartOfDay(ZoneOffset.UTC).toInstant(),
+                        1));
+        var slice = new Slicing(read.table()).of(new Viewer(new PersonId(1), List.of()));
+        return read.definition().pages().stream()
+                .map(page -> Evaluation.page(read.definition(), page, slice, question))
+                .toList();
+    }
+}

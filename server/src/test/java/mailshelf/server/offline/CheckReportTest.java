@@ -1,0 +1,135 @@
+package mailshelf.server.offline;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.PrintStream;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import picocli.CommandLine;
+
+/** A report and a file of rows, with no server. */
+class CheckReportTest {
+    private static final String ROWS = """
+            day;boat;kilos
+            09.11.2026;Lunde;1.204,5
+            10.11.2026;Havsule;402,0
+            16.11.2026;Lunde;988,0
+            """;
+
+    private static final String REPORT = """
+            report: The catch
+            about: What was landed.
+            data: catch
+            filters: [boat]
+            measures:
+              kilos: {title: Landed, sum: kilos, unit: kg}
+            pages:
+              - page: Overview
+                id: overview
+                blocks:
+                  - {figure: kilos}
+                  - {table: boat, title: By boat, measures: [kilos, share of kilos]}
+            """;
+
+    @TempDir
+    Path folder;
+
+    private Path report;
+    private Path data;
+
+    /** What was said on standard output and error, and the status. */
+    private record Said(int status, String out, String err) {}
+
+    @BeforeEach
+    void files() throws IOException {
+        report = Files.writeString(folder.resolve("catch.yaml"), REPORT);
+        data = Files.writeString(folder.resolve("catch.csv"), ROWS);
+    }
+
+    @Test
+    void what_is_right_is_summed_up() {
+        Said said = check();
+
+        assertThat(said.status()).isZero();
+        assertThat(said.out())
+                .contains("“The catch”, 1 pages with 2 blocks, over 3 rows to 2026-11-16: no fault found");
+    }
+
+    @Test
+    void faults_of_the_report_are_told_at_its_line_and_column() throws IOException {
+        Files.writeString(report, REPORT.replace("figure: kilos", "figure: kiloes"));
+
+        Said said = check();
+
+        assertThat(said.status()).isEqualTo(1);
+        assertThat(said.err()).isEqualToIgnoringNewLines(report + ":11:18: no measure \"kiloes\"; there are kilos");
+    }
+
+    @Test
+    void faults_of_the_rows_are_told_with_their_file() throws IOException {
+        Files.writeString(data, "");
+        assertThat(check().err()).startsWith(data + ": The file is empty.");
+        Files.writeString(data, ROWS.replace("day;boat;kilos", "day;;kilos"));
+        assertThat(check().err()).startsWith(data + ":").contains("column 2 has no name");
+    }
+
+    @Test
+    void a_file_that_is_not_there_and_days_that_can_be_read_in_two_ways_are_told() throws IOException {
+        Files.writeString(data, "day,boat,kilos\n3/4/2026,Lunde,1\n");
+        assertThat(check().err()).contains("can be read with the day or with the month first");
+        assertThat(check("--dates", "DAY_FIRST").status()).isZero();
+        Files.delete(data);
+        assertThat(check().err()).contains("there is no such file");
+    }
+
+    @Test
+    void a_file_is_made_of_all_pages_or_a_picture_of_one() throws IOException {
+        Path pdf = folder.resolve("out.pdf");
+        Path png = folder.resolve("out.png");
+
+        assertThat(render("-o", pdf.toString(), "--period", "2026-11-01/2026-11-30")
+                        .status())
+                .isZero();
+        assertThat(render("-o", png.toString(), "--page", "overview").status()).isZero();
+
+        assertThat(new String(Files.readAllBytes(pdf), StandardCharsets.ISO_8859_1))
+                .startsWith("%PDF-");
+        assertThat(Files.readAllBytes(png)).startsWith(0x89, 'P', 'N', 'G');
+        assertThat(render("-o", folder.resolve("out.doc").toString()).status()).isEqualTo(2);
+        assertThat(render("-o", png.toString(), "--page", "none").err()).contains("The report has no page “none”");
+        assertThat(render("-o", pdf.toString(), "--period", "lately").err()).contains("“lately” is no period");
+    }
+
+    private Said check(String... more) {
+        return run(new CommandLine(new CheckReport()), more);
+    }
+
+    private Said render(String... more) {
+        return run(new CommandLine(new RenderReport()), more);
+    }
+
+    private Said run(CommandLine command, String... more) {
+        String[] arguments = Stream.concat(Stream.of(report.toString(), "--data", data.toString()), Stream.of(more))
+                .toArray(String[]::new);
+        PrintStream out = System.out;
+        PrintStream err = System.err;
+        ByteArrayOutputStream saidOut = new ByteArrayOutputStream();
+        ByteArrayOutputStream saidErr = new ByteArrayOutputStream();
+        try {
+            System.setOut(new PrintStream(saidOut, true, StandardCharsets.UTF_8));
+            System.setErr(new PrintStream(saidErr, true, StandardCharsets.UTF_8));
+            int status = command.execute(arguments);
+            return new Said(status, saidOut.toString(StandardCharsets.UTF_8), saidErr.toString(StandardCharsets.UTF_8));
+        } finally {
+            System.setOut(out);
+            System.setErr(err);
+        }
+    }
+}
