@@ -68,12 +68,19 @@ build() {
 }
 
 # Unpacks the jar and records the classes that a start loads: both make every later start faster.
+# One start at a time: what another runs from must not be taken away under it.
 unpack() {
-    [ -f "$app/mailshelf.jsa" ] && [ "$app/mailshelf.jsa" -nt "$jar" ] && return
+    exec 9>"$app.lock"
+    flock 9
+    if ! { [ -f "$app/mailshelf.jsa" ] && [ "$app/mailshelf.jsa" -nt "$jar" ]; }; then unpack_anew; fi
+    exec 9>&-
+}
+
+unpack_anew() {
     fresh=$app.$$
     java -Djarmode=tools -jar "$jar" extract --destination "$fresh" >/dev/null
     rm -rf "$app"
-    mv "$fresh" "$app" 2>/dev/null || { rm -rf "$fresh"; return; } # another start was faster
+    mv "$fresh" "$app"
     trial=$(mktemp -d)
     # shellcheck disable=SC2086 # several options
     java $start -XX:ArchiveClassesAtExit="$app/mailshelf.jsa" -Xlog:cds=off -Xlog:cds+dynamic=off \

@@ -2,14 +2,24 @@ import type { Api } from "../api/client";
 import { ChartBlock } from "./Drawing";
 import { Figures } from "./Figures";
 import { TableBlock } from "./TableBlock";
+import { words } from "../words";
 
 type View = Api["PageView"];
 type Page = Api["Page"];
 
 const WIDEST_HALF = 6;
 
+/** The address of a block as a file. */
+export type BlockFile = (kind: "CSV" | "PNG", block: string) => string;
+
+interface Props {
+  view: View;
+  /** Where blocks can be taken along from here. */
+  file?: BlockFile;
+}
+
 /** A page of a report with its figures filled in: live in the reader, as it was kept in an issue. */
-export function ReportPage({ view }: { view: View }) {
+export function ReportPage({ view, file }: Props) {
   const { page, drawings } = view;
   return (
     <div className="@container space-y-6 py-4">
@@ -20,30 +30,46 @@ export function ReportPage({ view }: { view: View }) {
             row.length === 2 ? "@4xl:grid-cols-2" : ""
           }`}
         >
-          <Row ids={row} page={page} drawings={drawings} />
+          <Row ids={row} page={page} drawings={drawings} file={file} />
         </div>
       ))}
     </div>
   );
 }
 
-function Row({ ids, page, drawings }: { ids: string[]; page: Page; drawings: View["drawings"] }) {
+interface PartProps {
+  page: Page;
+  drawings: View["drawings"];
+  file?: BlockFile;
+}
+
+function Row({ ids, page, drawings, file }: PartProps & { ids: string[] }) {
   const figures = page.figures.filter((figure) => ids.includes(figure.id));
   if (figures.length > 0) {
     return <Figures figures={figures} drawings={drawings} />;
   }
-  return ids.map((id) => <Block key={id} id={id} page={page} drawings={drawings} />);
+  return ids.map((id) => <Block key={id} id={id} page={page} drawings={drawings} file={file} />);
 }
 
-function Block({ id, page, drawings }: { id: string; page: Page; drawings: View["drawings"] }) {
+function Block({ id, page, drawings, file }: PartProps & { id: string }) {
   const chart = page.charts.find((each) => each.id === id);
   const drawing = drawings[id];
   if (chart && drawing) {
-    return <ChartBlock title={chart.title} drawing={drawing} />;
+    return (
+      <div className="min-w-0">
+        <ChartBlock title={chart.title} drawing={drawing} />
+        {file && <TakeAlong kind="PNG" href={file("PNG", id)} title={chart.title} />}
+      </div>
+    );
   }
   const table = page.tables.find((each) => each.id === id);
   if (table) {
-    return <TableBlock table={table} />;
+    return (
+      <div className="min-w-0">
+        <TableBlock table={table} />
+        {file && <TakeAlong kind="CSV" href={file("CSV", id)} title={table.title} />}
+      </div>
+    );
   }
   const text = page.texts.find((each) => each.id === id);
   return text ? (
@@ -52,6 +78,19 @@ function Block({ id, page, drawings }: { id: string; page: Page; drawings: View[
       <p className="whitespace-pre-line">{text.text}</p>
     </div>
   ) : null;
+}
+
+function TakeAlong({ kind, href, title }: { kind: "CSV" | "PNG"; href: string; title: string }) {
+  return (
+    <a
+      className="choose text-xs print:hidden"
+      href={href}
+      download
+      aria-label={words.reader.take(title, kind)}
+    >
+      {kind}
+    </a>
+  );
 }
 
 /** Figures that follow each other stand in one row; a chart and what it stands beside (a narrow table, another chart) in another. */

@@ -1,5 +1,5 @@
 import { Link, useParams, useSearchParams } from "react-router";
-import type { Api } from "../api/client";
+import { address, type Api } from "../api/client";
 import { useRead } from "../api/use";
 import { Loaded } from "../kit/Loaded";
 import { PageTabs } from "../kit/PageTabs";
@@ -20,6 +20,12 @@ export function ReaderPage() {
   const query = writeCut(cut);
   query.set("chartWidth", String(chartWidth(width)));
   const report = useRead<Api["ReaderView"]>(`reports/${id}?${query}`);
+  const file = (kind: string, block = "") => {
+    const asked = writeCut(cut);
+    asked.set("kind", kind);
+    if (block) asked.set("block", block);
+    return address(`reports/${id}/file?${asked}`);
+  };
   const set = (change: Partial<Cut>) => setSearch(writeCut({ ...cut, ...change }));
   return (
     <div ref={measure}>
@@ -50,11 +56,19 @@ export function ReaderPage() {
             )}
             <CutSentence view={view} cut={cut} set={set} />
             <PageTabs pages={view.pages} current={view.shown.page.id} choose={(page) => set({ page })} />
+            <p className="text-quiet pt-1 text-xs print:hidden">
+              {words.reader.takeAlong}{" "}
+              {(["PDF", "XLSX", "PNG"] as const).map((kind) => (
+                <a key={kind} className="choose mr-4" href={file(kind)} download>
+                  {kind}
+                </a>
+              ))}
+            </p>
             <div
               className={report.isPlaceholderData ? "opacity-60" : ""}
               aria-busy={report.isPlaceholderData}
             >
-              <ReportPage view={view.shown} />
+              <ReportPage view={view.shown} file={file} />
             </div>
           </>
         )}

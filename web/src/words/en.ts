@@ -622,6 +622,8 @@ export const en = {
   },
 
   reader: {
+    take: (title: string, kind: string) => `${title} as ${kind}`,
+    takeAlong: "This page as a file:",
     asPublished: "Subscribe as published",
     cut: "What is shown",
     showing: "Showing",

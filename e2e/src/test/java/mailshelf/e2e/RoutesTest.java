@@ -80,6 +80,7 @@ class RoutesTest {
             GET /reports/{id}/candidates | reports/1/candidates | 401 404 200 200 200 200 200
             GET /reports/{id}/definition | reports/1/definition | 401 404 403 403 200 403 200
             POST /reports/{id}/losses | reports/1/losses | 401 404 403 403 422 403 422
+            GET /reports/{id}/file | reports/1/file?kind=XLSX | 401 404 200 200 200 200 200
             GET /reports/{id}/versions/{no} | reports/1/versions/1 | 401 404 403 403 200 403 200
             PUT /reports/{id}/definition | reports/1/definition | 401 404 403 403 422 403 -
             GET /runs/{id} | runs/RUN | 401 404 404 200 404 200 200

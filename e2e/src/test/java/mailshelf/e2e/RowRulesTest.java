@@ -70,6 +70,8 @@ class RowRulesTest {
         assertThat(routes(own)).containsExactly(OF_IDA_AND_TOR, OWN_OF_IDA);
         assertThat(own.toString()).doesNotContain(OF_NOBODY_BUT_OPERATIONS);
         assertThat(ida.get("library").toString()).doesNotContain(OF_NOBODY_BUT_OPERATIONS);
+        String csv = new String(ida.bytes("reports/1/file?kind=CSV&page=every&block=b2&period=last-4-weeks"));
+        assertThat(csv).contains(OWN_OF_IDA).doesNotContain(OF_NOBODY_BUT_OPERATIONS);
     }
 
     private static List<String> routes(JsonNode report) {

@@ -171,6 +171,16 @@ public class ReadReport {
                 shown.view());
     }
 
+    /** A page of a published report as somebody sees it. */
+    Shown shown(Person who, ReportId id, Wish wish) {
+        record Found(Definitions.Published published, Viewer viewer) {}
+        Found found = database.inTransaction(tx -> {
+            Definitions.Published published = definitions.newest(tx, gate.readable(tx, who, id));
+            return new Found(published, viewers.of(tx, who, published.dataSet()));
+        });
+        return show(who, found.published(), found.viewer(), wish);
+    }
+
     /** A page with its figures as somebody sees it, and the rows that they are of. */
     record Shown(PageModel model, Slice slice, List<Filter> filters, PageView view) {}
 

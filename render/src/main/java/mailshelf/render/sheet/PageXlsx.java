@@ -1,0 +1,223 @@
+package mailshelf.render.sheet;
+
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.math.BigDecimal;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Optional;
+import mailshelf.core.report.Format;
+import mailshelf.core.report.PageModel;
+import mailshelf.core.report.PageModel.ChartModel;
+import mailshelf.core.report.PageModel.ColumnModel;
+import mailshelf.core.report.PageModel.FigureModel;
+import mailshelf.core.report.PageModel.TableModel;
+import mailshelf.core.report.PageModel.TextModel;
+import mailshelf.core.report.Written;
+import org.apache.poi.ss.usermodel.Cell;
+import org.apache.poi.ss.usermodel.CellStyle;
+import org.apache.poi.ss.usermodel.Row;
+import org.apache.poi.ss.util.CellRangeAddress;
+import org.apache.poi.ss.util.WorkbookUtil;
+import org.apache.poi.xssf.usermodel.XSSFSheet;
+import org.apache.poi.xssf.usermodel.XSSFWorkbook;
+
+/**
+ * A page as a workbook (Office Open XML): figures and charts on its first sheet, each table on one of its own with a
+ * frozen head and filters. Numbers and days are numbers and days, written as the page writes them; charts are the
+ * spreadsheet's own.
+ */
+public final class PageXlsx {
+    private static final int CHART_COLUMN = 8;
+    private static final int WIDE = 28 * 256;
+    private static final int NARROW = 16 * 256;
+
+    private final XSSFWorkbook book = new XSSFWorkbook();
+    private final CellLooks looks = new CellLooks(book);
+    private final PageModel model;
+    private final Written.Page written;
+    private final XSSFSheet sheet;
+    private int next;
+
+    private PageXlsx(PageModel model, Written.Page written) {
+        this.model = model;
+        this.written = written;
+        this.sheet = book.createSheet(sheetName(model.page()));
+    }
+
+    /** @param written the same page in words */
+    public static byte[] of(PageModel model, Written.Page written) {
+        PageXlsx page = new PageXlsx(model, written);
+        try (page.book) {
+            page.fill();
+            ByteArrayOutputStream out = new ByteArrayOutputStream(50_000);
+            page.book.write(out);
+            return out.toByteArray();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    private String sheetName(String title) {
+        String safe = WorkbookUtil.createSafeSheetName(title.isBlank() ? "-" : title, ' ');
+        String name = safe;
+        for (int no = 2; book.getSheet(name) != null; no++) {
+            String suffix = " (" + no + ")";
+            name = safe.substring(0, Math.min(safe.length(), 31 - suffix.length())) + suffix;
+        }
+        return name;
+    }
+
+    private void fill() {
+        sheet.setColumnWidth(0, WIDE);
+        for (int column = 1; column < CHART_COLUMN; column++) {
+            sheet.setColumnWidth(column, NARROW);
+        }
+        text(row(), 0, written.report() + ": " + written.title()).setCellStyle(looks.title());
+        text(row(), 0, written.showing() + " · " + written.freshness());
+        next++;
+        for (PageModel.BlockModel block : model.blocks()) {
+            if (block instanceof FigureModel figure) {
+                figure(
+                        figure,
+                        written.figures().stream()
+                                .filter(w -> w.id().equals(figure.id()))
+                                .findFirst()
+                                .orElseThrow());
+            } else if (block instanceof ChartModel chart) {
+                chart(
+                        chart,
+                        written.charts().stream()
+                                .filter(w -> w.id().equals(chart.id()))
+                                .findFirst()
+                                .orElseThrow());
+            } else if (block instanceof TableModel table) {
+                table(
+                        table,
+                        written.tables().stream()
+                                .filter(w -> w.id().equals(table.id()))
+                                .findFirst()
+                                .orElseThrow());
+            } else {
+                TextModel text = (TextModel) block;
+                prose(written.texts().stream()
+                        .filter(w -> w.id().equals(text.id()))
+                        .findFirst()
+                        .orElseThrow());
+            }
+        }
+    }
+
+    private Row row() {
+        return sheet.createRow(next++);
+    }
+
+    private Cell text(Row row, int column, String text) {
+        Cell cell = row.createCell(column);
+        cell.setCellValue(text);
+        cell.setCellStyle(looks.text(text, false));
+        return cell;
+    }
+
+    private void figure(FigureModel figure, Written.Figure words) {
+        Row row = row();
+        text(row, 0, figure.title());
+        number(row.createCell(1), figure.value(), looks.number(figure.format(), false, false));
+        text(row, 2, words.change() + (words.verdictWords().isEmpty() ? "" : ", " + words.verdictWords()));
+    }
+
+    private static void number(Cell cell, Optional<BigDecimal> value, CellStyle style) {
+        cell.setCellStyle(style);
+        value.ifPresent(number -> cell.setCellValue(number.doubleValue()));
+    }
+
+    private void prose(Written.Text text) {
+        next++;
+        if (!text.title().isEmpty()) {
+            text(row(), 0, text.title());
+        }
+        Row row = row();
+        text(row, 0, text.text()).setCellStyle(looks.prose());
+        sheet.addMergedRegion(new CellRangeAddress(row.getRowNum(), row.getRowNum(), 0, CHART_COLUMN - 1));
+        row.setHeightInPoints(15f * (1 + text.text().length() / 110));
+    }
+
+    private void chart(ChartModel chart, Written.Chart words) {
+        next++;
+        text(row(), 0, words.title());
+        int headRow = next;
+        Row head = row();
+        text(head, 0, "").setCellStyle(looks.head(false));
+        for (int s = 0; s < words.series().size(); s++) {
+            String name = words.series().get(s).name();
+            text(head, s + 1, name.isEmpty() ? words.title() : name).setCellStyle(looks.head(true));
+        }
+        for (int c = 0; c < words.categories().size(); c++) {
+            Row row = row();
+            text(row, 0, words.categories().get(c));
+            for (int s = 0; s < chart.series().size(); s++) {
+                number(
+                        row.createCell(s + 1),
+                        chart.series().get(s).values().get(c),
+                        looks.number(chart.format(), false, false));
+            }
+        }
+        if (!words.categories().isEmpty()) {
+            next = Math.max(next, NativeChart.draw(sheet, words, headRow, CHART_COLUMN));
+        }
+    }
+
+    private void table(TableModel table, Written.Table words) {
+        XSSFSheet own = book.createSheet(sheetName(table.title()));
+        Row head = own.createRow(0);
+        for (int i = 0; i < words.heads().size(); i++) {
+            Written.Head each = words.heads().get(i);
+            text(head, i, each.title()).setCellStyle(looks.head(each.number()));
+            own.setColumnWidth(i, each.number() ? NARROW : WIDE);
+        }
+        int at = 1;
+        for (int r = 0; r < table.rows().size(); r++) {
+            Row row = own.createRow(at++);
+            cells(row, table.columns(), table.rows().get(r), words.rows().get(r), false);
+        }
+        own.createFreezePane(0, 1);
+        own.setAutoFilter(
+                new CellRangeAddress(0, at - 1, 0, Math.max(0, words.heads().size() - 1)));
+        if (!table.total().isEmpty()) {
+            cells(own.createRow(at), table.columns(), table.total(), words.total(), true);
+        }
+    }
+
+    /** Numbers and days as such; texts as they are written, where "others" and "All" are words. */
+    private void cells(Row row, List<ColumnModel> columns, List<String> raw, List<Written.Cell> words, boolean strong) {
+        for (int i = 0; i < columns.size(); i++) {
+            ColumnModel column = columns.get(i);
+            Cell cell = row.createCell(i);
+            Optional<String> value = Optional.of(raw.get(i)).filter(text -> !text.isEmpty());
+            switch (column.type()) {
+                case TEXT -> {
+                    String text = words.get(i).text();
+                    cell.setCellValue(text);
+                    cell.setCellStyle(looks.text(text, strong));
+                }
+                case NUMBER ->
+                    number(
+                            cell,
+                            value.map(BigDecimal::new),
+                            // the unit stands in the head
+                            looks.number(
+                                    new Format(
+                                            "",
+                                            column.format().decimals(),
+                                            column.format().good()),
+                                    column.change(),
+                                    strong));
+                case DATE -> {
+                    cell.setCellStyle(looks.day(strong));
+                    value.map(LocalDate::parse).ifPresent(cell::setCellValue);
+                }
+            }
+        }
+    }
+}

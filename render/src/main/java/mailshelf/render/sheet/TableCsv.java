@@ -1,0 +1,43 @@
+package mailshelf.render.sheet;
+
+import de.siegmar.fastcsv.writer.CsvWriter;
+import java.io.IOException;
+import java.io.StringWriter;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
+import mailshelf.core.data.ColumnType;
+import mailshelf.core.report.PageModel;
+import mailshelf.core.report.Written;
+
+/**
+ * A table as CSV (RFC 4180, UTF-8): numbers as plain decimals, days as ISO dates, the total not among the rows. Text that
+ * a spreadsheet would take for a formula has an apostrophe before it, which tells it otherwise; nothing of it is lost.
+ */
+public final class TableCsv {
+    private TableCsv() {}
+
+    /** @param heads of the same table, as it is written */
+    public static byte[] of(PageModel.TableModel table, List<Written.Head> heads) {
+        StringWriter text = new StringWriter();
+        try (CsvWriter csv = CsvWriter.builder().build(text)) {
+            csv.writeRecord(heads.stream().map(head -> harmless(head.title())).toList());
+            for (List<String> row : table.rows()) {
+                List<String> cells = new ArrayList<>(row.size());
+                for (int i = 0; i < row.size(); i++) {
+                    boolean isText = table.columns().get(i).type() == ColumnType.TEXT;
+                    cells.add(isText ? harmless(row.get(i)) : row.get(i));
+                }
+                csv.writeRecord(cells);
+            }
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+        return text.toString().getBytes(StandardCharsets.UTF_8);
+    }
+
+    private static String harmless(String text) {
+        return Formulas.looksLikeOne(text) ? "'" + text : text;
+    }
+}
