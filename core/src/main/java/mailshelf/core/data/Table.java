@@ -2,10 +2,10 @@ package mailshelf.core.data;
 
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.IntFunction;
 import mailshelf.core.time.Window;
 
@@ -15,6 +15,7 @@ import mailshelf.core.time.Window;
  */
 public final class Table {
     private static final int NO_DATES = -1;
+    private static final int WIDENED_KEPT = 8;
 
     private final List<Column> columns;
     private final int rows;
@@ -24,8 +25,8 @@ public final class Table {
 
     private final IntFunction<ColumnData> source;
 
-    /** Tables of these rows with more columns; few, as there are few reports of a data set. */
-    private final Map<List<Computed>, Table> widened = new ConcurrentHashMap<>();
+    /** Tables of these rows with more columns, those asked for last: whoever writes a report tries many. */
+    private final Map<List<Computed>, Table> widened = Collections.synchronizedMap(new Newest<>(WIDENED_KEPT));
 
     /** @param dateColumn the position of the column that rows are sorted by, if they are */
     Table(List<Column> columns, List<ColumnData> data, int rows, Optional<Integer> dateColumn) {
