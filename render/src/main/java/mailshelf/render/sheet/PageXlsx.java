@@ -7,6 +7,7 @@ import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
+import mailshelf.core.Problem;
 import mailshelf.core.report.Format;
 import mailshelf.core.report.PageModel;
 import mailshelf.core.report.PageModel.ChartModel;
@@ -29,6 +30,7 @@ import org.apache.poi.xssf.usermodel.XSSFWorkbook;
  * spreadsheet's own.
  */
 public final class PageXlsx {
+    private static final int MOST_ROWS = 50_000;
     private static final int CHART_COLUMN = 8;
     private static final int WIDE = 28 * 256;
     private static final int NARROW = 16 * 256;
@@ -46,8 +48,20 @@ public final class PageXlsx {
         this.sheet = book.createSheet(sheetName(model.page()));
     }
 
-    /** @param written the same page in words */
+    /**
+     * The whole workbook is in memory while it is made, so its tables may not be of any length.
+     *
+     * @param written the same page in words
+     * @throws Problem {@code report.too-many-rows}
+     */
     public static byte[] of(PageModel model, Written.Page written) {
+        int rows = model.blocks().stream()
+                .filter(TableModel.class::isInstance)
+                .mapToInt(table -> ((TableModel) table).rows().size())
+                .sum();
+        if (rows > MOST_ROWS) {
+            throw Problem.invalid("report.too-many-rows", rows, MOST_ROWS);
+        }
         PageXlsx page = new PageXlsx(model, written);
         try (page.book) {
             page.fill();

@@ -1,6 +1,7 @@
 package mailshelf.render.sheet;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import de.siegmar.fastcsv.reader.CsvReader;
 import de.siegmar.fastcsv.reader.CsvRecord;
@@ -9,9 +10,11 @@ import java.io.IOException;
 import java.math.BigDecimal;
 import java.nio.charset.StandardCharsets;
 import java.time.ZoneId;
+import java.util.Collections;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import mailshelf.core.Problem;
 import mailshelf.core.data.Table;
 import mailshelf.core.data.TableBuilder;
 import mailshelf.core.report.Definition;
@@ -169,6 +172,36 @@ class PageFilesTest {
                 assertThat(csv.get(r + 1).getFields()).isEqualTo(table.rows().get(r));
             }
         }
+    }
+
+    @Test
+    void a_workbook_of_more_rows_than_memory_should_hold_is_refused() {
+        PageModel page = Ferries.page(2, "last-week", List.of());
+        PageModel.TableModel table = (PageModel.TableModel) page.blocks().get(0);
+        PageModel.TableModel endless = new PageModel.TableModel(
+                table.id(),
+                table.title(),
+                table.columns(),
+                Collections.nCopies(50_001, table.rows().get(0)),
+                List.of());
+        PageModel model = new PageModel(
+                page.schema(),
+                page.report(),
+                page.pageId(),
+                page.page(),
+                page.pageNumber(),
+                page.period(),
+                page.window(),
+                page.before(),
+                page.filters(),
+                page.allowed(),
+                page.freshness(),
+                page.rows(),
+                List.of(endless));
+
+        assertThatThrownBy(() -> PageXlsx.of(model, written(model)))
+                .isInstanceOf(Problem.class)
+                .hasMessageContaining("report.too-many-rows");
     }
 
     private static PageModel evil() {
