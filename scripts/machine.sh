@@ -49,7 +49,7 @@ want_postgresql() {
     can_install || { echo "Without PostgreSQL: what needs it is not tested (on Debian: apt-get install postgresql)." >&2; return; }
     # a cluster of the machine's own is none of our business
     [ -d /etc/postgresql-common ] || { mkdir -p /etc/postgresql-common; echo "create_main_cluster = false" >/etc/postgresql-common/createcluster.conf; }
-    install_or_say "PostgreSQL" postgresql
+    (install_or_say "PostgreSQL" postgresql) || echo "PostgreSQL cannot be installed: what needs it is not tested." >&2
 }
 
 jar=$home/server/target/mailshelf.jar

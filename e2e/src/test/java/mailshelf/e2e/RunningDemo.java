@@ -27,7 +27,10 @@ final class RunningDemo implements BeforeAllCallback, AfterAllCallback {
             assertThat(reader.complaints()).isEmpty();
             reader.close();
         }
-        server.close();
+        // none where the class is left out, as something that it needs is not on this machine
+        if (server != null) {
+            server.close();
+        }
     }
 
     RunningServer server() {
