@@ -32,7 +32,8 @@ interface Props {
 export function Writing({ id, view, begin: first, folder }: Props) {
   const navigate = useNavigate();
   const say = useNotice();
-  const [kept, setKept] = useState(view?.yaml ?? "");
+  // what it was written from: another's version that comes in meanwhile must not pass for it
+  const [base, setBase] = useState({ yaml: view?.yaml ?? "", version: view?.version ?? 0 });
   const [text, setText] = useState(view?.yaml ?? first ?? "");
   const [version, setVersion] = useState(1);
   const [page, setPage] = useState("");
@@ -60,7 +61,7 @@ export function Writing({ id, view, begin: first, folder }: Props) {
   const publishAnew = useChange(() =>
     call<Api["ReportMade"]>("reports", { method: "POST", body: { folder, yaml: text } }),
   );
-  const isChanged = text !== kept;
+  const isChanged = text !== base.yaml;
   const replace = (next: string) => {
     setText(next);
     setVersion(version + 1);
@@ -74,7 +75,7 @@ export function Writing({ id, view, begin: first, folder }: Props) {
           </Link>
         }
         title={seen?.title ?? words.editor.anew}
-        line={view ? words.editor.line(view.version, isChanged) : words.editor.newLine}
+        line={view ? words.editor.line(base.version, isChanged) : words.editor.newLine}
         actions={
           <>
             {view && view.versions.length > 0 && (
@@ -136,10 +137,10 @@ export function Writing({ id, view, begin: first, folder }: Props) {
         <Publish
           report={id}
           text={text}
-          after={view.version}
+          after={base.version}
           close={() => setPublishing(false)}
           published={() => {
-            setKept(text);
+            setBase({ yaml: text, version: base.version + 1 });
             setPublishing(false);
             say({ text: words.editor.published });
           }}
