@@ -74,7 +74,8 @@ class RowRulesTest {
         assertThat(csv).contains(OWN_OF_IDA).doesNotContain(OF_NOBODY_BUT_OPERATIONS);
     }
 
-    private static List<String> routes(JsonNode report) {
+    /** Those that a report offers to be narrowed by. */
+    static List<String> routes(JsonNode report) {
         return report.get("filters")
                 .valueStream()
                 .filter(filter -> filter.get("column").asString().equals("route"))

@@ -18,7 +18,6 @@ import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.extension.RegisterExtension;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
-import tools.jackson.databind.JsonNode;
 
 /** Whatever rows the rules give somebody, at random: no address tells a label of any other, asked once or again. */
 class RowsNowhereElseTest {
@@ -38,22 +37,13 @@ class RowsNowhereElseTest {
         sunniva = DEMO.as("Sunniva Rein");
         marit = DEMO.as("Marit Lunde");
         anders = DEMO.as("Anders Moe");
-        routes = routes(sunniva.get("reports/1"));
+        routes = RowRulesTest.routes(sunniva.get("reports/1"));
         mapping = sunniva.post("data-sets", Wishes.mapping("who sees what", "route"))
                 .get("id")
                 .asLong();
         give(List.of());
         sunniva.put(
                 "data-sets/1/row-rules", Map.of("rules", List.of(Wishes.rule("route", mapping)), "ownerView", false));
-    }
-
-    private static List<String> routes(JsonNode report) {
-        return report.get("filters")
-                .valueStream()
-                .filter(filter -> filter.get("column").asString().equals("route"))
-                .flatMap(filter -> filter.get("values").valueStream())
-                .map(JsonNode::asString)
-                .toList();
     }
 
     /** All of operations see everything. */
@@ -84,7 +74,7 @@ class RowsNowhereElseTest {
                 assertThat(said(answer.body())).as("seed %d, %s", seed, path).doesNotContain(hidden);
             }
         }
-        assertThat(routes(anders.get("reports/1"))).isEqualTo(own);
+        assertThat(RowRulesTest.routes(anders.get("reports/1"))).isEqualTo(own);
         assertThat(notes()).as("shelf, seed %d", seed).doesNotContain(hidden);
         assertThat(said(composed())).as("preview, seed %d", seed).doesNotContain(hidden);
     }

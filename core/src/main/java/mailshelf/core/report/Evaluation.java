@@ -167,11 +167,7 @@ public final class Evaluation {
         Amounts before = single(field.measure(), question.before());
         return () -> {
             Optional<BigDecimal> value = now.value(ONE, ONE);
-            Optional<BigDecimal> shown = switch (field.shown()) {
-                case VALUE, RUNNING_TOTAL, SHARE -> value;
-                case CHANGE -> Shares.change(value, before.value(ONE, ONE));
-                case CHANGE_IN_PERCENT -> Shares.changeInPercent(value, before.value(ONE, ONE));
-            };
+            Optional<BigDecimal> shown = Shares.shown(field.shown(), value, () -> before.value(ONE, ONE), () -> value);
             return new PageModel.FieldModel(
                     field.name(), field.shown().format(field.measure().format()), field.shown(), shown);
         };

@@ -5,6 +5,7 @@ import java.math.MathContext;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Supplier;
 
 /** Values as they are shown: against others, in parts of a whole, or added up one after another. */
 final class Shares {
@@ -12,12 +13,30 @@ final class Shares {
 
     private Shares() {}
 
-    static Optional<BigDecimal> change(Optional<BigDecimal> now, Optional<BigDecimal> before) {
+    /**
+     * A value as it is shown where it stands alone; running totals are made of a whole column of them.
+     *
+     * @param before of the days before, and {@code whole} the total: made only where they are needed
+     */
+    static Optional<BigDecimal> shown(
+            Shown shown,
+            Optional<BigDecimal> now,
+            Supplier<Optional<BigDecimal>> before,
+            Supplier<Optional<BigDecimal>> whole) {
+        return switch (shown) {
+            case VALUE, RUNNING_TOTAL -> now;
+            case CHANGE -> change(now, before.get());
+            case CHANGE_IN_PERCENT -> changeInPercent(now, before.get());
+            case SHARE -> share(now, whole.get());
+        };
+    }
+
+    private static Optional<BigDecimal> change(Optional<BigDecimal> now, Optional<BigDecimal> before) {
         return now.flatMap(value -> before.map(value::subtract));
     }
 
     /** Empty where there is nothing before. */
-    static Optional<BigDecimal> changeInPercent(Optional<BigDecimal> now, Optional<BigDecimal> before) {
+    private static Optional<BigDecimal> changeInPercent(Optional<BigDecimal> now, Optional<BigDecimal> before) {
         return change(now, before).flatMap(change -> percent(change, before.map(BigDecimal::abs)));
     }
 

@@ -93,14 +93,11 @@ final class TableFill {
     }
 
     private Optional<BigDecimal> value(int measure, List<Integer> groups) {
-        Optional<BigDecimal> value = now.get(measure).value(groups, ALL_SECONDS);
-        Optional<BigDecimal> earlier = before.get(measure).value(groups, ALL_SECONDS);
-        return switch (block.measures().get(measure).shown()) {
-            case VALUE, RUNNING_TOTAL -> value;
-            case CHANGE -> Shares.change(value, earlier);
-            case CHANGE_IN_PERCENT -> Shares.changeInPercent(value, earlier);
-            case SHARE -> Shares.share(value, now.get(measure).value(all, ALL_SECONDS));
-        };
+        return Shares.shown(
+                block.measures().get(measure).shown(),
+                now.get(measure).value(groups, ALL_SECONDS),
+                () -> before.get(measure).value(groups, ALL_SECONDS),
+                () -> now.get(measure).value(all, ALL_SECONDS));
     }
 
     private List<String> total() {

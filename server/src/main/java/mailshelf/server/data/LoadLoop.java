@@ -78,7 +78,7 @@ public class LoadLoop implements SmartLifecycle {
 
     /** The next time of day at which something is loaded; loads every so many minutes do not stop a moving clock. */
     public Optional<Instant> nextOfDay() {
-        return database.inTransaction(tx -> dataSets.all(tx).stream()
+        return database.inTransaction(tx -> dataSets.fromSources(tx).stream()
                 .filter(dataSet -> dataSet.plan().times().kind() == LoadTimes.Kind.DAILY)
                 .flatMap(dataSet -> dueLoads.next(tx, dataSet.id()).stream())
                 .min(Instant::compareTo));
@@ -144,7 +144,7 @@ public class LoadLoop implements SmartLifecycle {
     }
 
     private void lookForFiles() {
-        List<DataSet> watching = database.inTransaction(dataSets::all).stream()
+        List<DataSet> watching = database.inTransaction(dataSets::fromSources).stream()
                 .filter(dataSet -> dataSet.plan().times().kind() == LoadTimes.Kind.ON_ARRIVAL)
                 .toList();
         seen.keySet().retainAll(watching.stream().map(DataSet::id).toList());

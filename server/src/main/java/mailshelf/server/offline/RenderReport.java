@@ -52,14 +52,19 @@ public final class RenderReport implements Callable<Integer> {
         }
         return CheckReport.told(files, () -> {
             ReportOnFile.Read read = files.read();
-            List<Written.Page> written = files.pages(read).stream()
+            List<PageModel> models = files.pages(read);
+            List<Written.Page> written = models.stream()
                     .filter(model -> page.isEmpty() || model.pageId().equals(page))
                     .map(model -> Writing.page(model, WORDS, ZoneOffset.UTC))
                     .toList();
             if (written.isEmpty()) {
                 throw Problem.invalid("report.no-page", page, pageIds(read.definition()));
             }
-            Files.write(output, isPdf ? pdf(read, written) : PagePicture.of(written.get(0), WORDS));
+            Files.write(
+                    output,
+                    isPdf
+                            ? pdf(read, models.get(0).freshness().loadedAt(), written)
+                            : PagePicture.of(written.get(0), WORDS));
         });
     }
 
@@ -68,9 +73,7 @@ public final class RenderReport implements Callable<Integer> {
                 ", ", definition.pages().stream().map(Definition.Page::id).toList());
     }
 
-    private byte[] pdf(ReportOnFile.Read read, List<Written.Page> pages) {
-        PageModel first = files.pages(read).get(0);
-        Instant stamp = first.freshness().loadedAt();
+    private static byte[] pdf(ReportOnFile.Read read, Instant stamp, List<Written.Page> pages) {
         Document.Running running = new Document.Running(
                 read.definition().title(), pages.get(0).showing(), pages.get(0).freshness());
         return ReportPdf.of(pages, running, WORDS, stamp);

@@ -138,7 +138,7 @@ class MindSources {
     }
 
     private List<SourceUse> usedBy(Tx tx, SourceId id) {
-        return dataSets.all(tx).stream()
+        return dataSets.fromSources(tx).stream()
                 .filter(dataSet -> dataSet.plan().origin().source().equals(Optional.of(id)))
                 .map(dataSet -> new SourceUse(dataSet.id(), dataSet.name()))
                 .toList();

@@ -52,6 +52,11 @@ public final class DataSetStore {
         return tx.list(DATA_SET + " ORDER BY name", DataSetStore::dataSet);
     }
 
+    /** Those that come from a source. */
+    public List<DataSet> fromSources(Tx tx) {
+        return tx.list(DATA_SET + " WHERE source IS NOT NULL ORDER BY name", DataSetStore::dataSet);
+    }
+
     public Optional<DataSet> find(Tx tx, DataSetId id) {
         return tx.one(DATA_SET + " WHERE id = ?", DataSetStore::dataSet, id);
     }
