@@ -1,6 +1,7 @@
+import { useState } from "react";
 import type { Api } from "../api/client";
 import { Field, OneOf, Tick } from "../kit/Field";
-import { FilterEditor } from "../kit/FilterEditor";
+import { NarrowingEditor, NarrowingParts } from "../kit/Narrowing";
 import { PeriodEditor } from "../kit/PeriodEditor";
 import { words } from "../words";
 import { AudienceEditor } from "./AudienceEditor";
@@ -54,9 +55,7 @@ function Editor({ part, report, terms, change }: Omit<Props, "notes" | "close">)
         />
       );
     case "FILTER":
-      return (
-        <FiltersEditor report={report} filters={terms.filters} change={(filters) => change({ filters })} />
-      );
+      return <FiltersEditor report={report} terms={terms} change={(filters) => change({ filters })} />;
     case "SEEN_AS":
       return <SeenAsEditor report={report} seenAs={terms.seenAs} change={(seenAs) => change({ seenAs })} />;
     case "TO_WHOM":
@@ -106,31 +105,26 @@ function PagesEditor({ pages, chosen, change }: PagesProps) {
 
 interface FiltersProps {
   report: Api["ReaderView"];
-  filters: Terms["filters"];
+  terms: Terms;
   change: (filters: Terms["filters"]) => void;
 }
 
-function FiltersEditor({ report, filters, change }: FiltersProps) {
-  const others = (column: string) => filters.filter((filter) => filter.column !== column);
+function FiltersEditor({ report, terms, change }: FiltersProps) {
+  const [open, setOpen] = useState<string | null>(null);
+  const toggle = (part: string) => setOpen(open === part ? null : part);
   return (
-    <div className="space-y-4">
-      {report.filters.map((choice) => (
-        <FilterEditor
-          key={choice.column}
-          choice={{
-            ...choice,
-            chosen: filters.find((filter) => filter.column === choice.column)?.anyOf ?? [],
-          }}
-          change={(anyOf) =>
-            change(
-              anyOf.length === 0
-                ? others(choice.column)
-                : [...others(choice.column), { column: choice.column, anyOf }],
-            )
-          }
-        />
-      ))}
-    </div>
+    <>
+      <p className="pb-3">
+        <NarrowingParts view={report} filters={terms.filters} open={open} toggle={toggle} />
+      </p>
+      <NarrowingEditor
+        view={report}
+        cut={{ page: "", period: terms.period, filters: terms.filters, tables: {} }}
+        open={open}
+        show={setOpen}
+        change={change}
+      />
+    </>
   );
 }
 

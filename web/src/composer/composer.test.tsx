@@ -18,7 +18,8 @@ const report = {
     { code: "last-week", words: "last week", days: "16–22 Nov 2026" },
     { code: "last-month", words: "last month", days: "1–31 Oct 2026" },
   ],
-  filters: [{ column: "route", title: "Route", values: ["1 Ness–Hovden", "5 Holm ring"], chosen: [] }],
+  narrowable: [{ column: "route", title: "Route", type: "TEXT", first: true }],
+  measures: [],
   maySubscribe: true,
   shown: { page: {}, drawings: {} },
 };
@@ -115,7 +116,7 @@ describe("a new subscription", () => {
       name: "Cancelled sailings",
       pages: ["overview"],
       period: "last-month",
-      filters: [{ column: "route", anyOf: ["5 Holm ring"] }],
+      filters: [{ column: "route", test: "ANY_OF", values: ["5 Holm ring"] }],
       recipients: [MARIT.id],
     });
   });

@@ -12,7 +12,7 @@ export function firstTerms(report: Api["ReaderView"], cut: Cut, me: Api["Me"]): 
     pages: cut.page ? [cut.page] : report.pages.map((page) => page.id),
     period: cut.period,
     firstDayOfWeek: "MONDAY",
-    filters: Object.entries(cut.filters).map(([column, anyOf]) => ({ column, anyOf })),
+    filters: cut.filters,
     seenAs: "RECIPIENT",
     recipients: [me.id],
     output: { pdf: true, picture: false },

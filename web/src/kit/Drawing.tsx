@@ -10,16 +10,19 @@ export function Drawing({ svg, className = "" }: { svg: string; className?: stri
 interface Props {
   title: string;
   drawing: Api["ChartSvg"];
+  /** Shows the rows behind a mark. */
+  behind?: (key: string) => void;
 }
 
 const STEPS: Record<string, number> = { ArrowRight: 1, ArrowDown: 1, ArrowLeft: -1, ArrowUp: -1 };
 
 /** A chart whose marks tell their exact values when pointed at or walked to with the arrow keys. */
-export function ChartBlock({ title, drawing }: Props) {
+export function ChartBlock({ title, drawing, behind }: Props) {
   const [at, setAt] = useState<number | null>(null);
   const mark = at === null ? undefined : drawing.marks[at];
   const last = drawing.marks.length - 1;
   const walk = (event: KeyboardEvent) => {
+    if (event.key === "Enter" && mark) behind?.(mark.key);
     const to = goal(event.key, at ?? last, last);
     if (to === null) return;
     event.preventDefault();
@@ -30,7 +33,9 @@ export function ChartBlock({ title, drawing }: Props) {
       <figcaption className="flex flex-wrap items-baseline justify-between gap-x-6 pb-2">
         <span className="font-semibold">{title}</span>
         <span role="status" className="text-xs">
-          {mark?.label ?? <span className="text-quiet">{words.chart.hint}</span>}
+          {mark?.label ?? (
+            <span className="text-quiet">{behind ? words.chart.hintRows : words.chart.hint}</span>
+          )}
         </span>
       </figcaption>
       <div
@@ -51,14 +56,15 @@ export function ChartBlock({ title, drawing }: Props) {
         >
           {drawing.marks.map((each, i) => (
             <rect
-              key={each.label}
+              key={each.key}
               x={each.x}
               y={each.y}
               width={each.width}
               height={each.height}
               data-mark={each.label}
-              className={i === at ? "fill-base-content/10" : "fill-transparent"}
+              className={`${i === at ? "fill-base-content/10" : "fill-transparent"} ${behind ? "cursor-pointer" : ""}`}
               onMouseEnter={() => setAt(i)}
+              onClick={() => behind?.(each.key)}
             />
           ))}
         </svg>

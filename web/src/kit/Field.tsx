@@ -47,6 +47,8 @@ export function OneOf({ name, label, hint, checked, choose, disabled }: OneOfPro
 
 interface TickProps {
   label: string;
+  /** What is to be known of it, beside it. */
+  note?: string;
   checked: boolean;
   change: (checked: boolean) => void;
   disabled?: boolean;
@@ -55,8 +57,8 @@ interface TickProps {
 }
 
 /** A box to tick, beside its name. */
-export function Tick({ label, checked, change, disabled, inTable }: TickProps) {
-  return (
+export function Tick({ label, note, checked, change, disabled, inTable }: TickProps) {
+  const tick = (
     <label className={`flex items-center gap-2 ${disabled ? "text-quiet" : "cursor-pointer"}`}>
       <input
         type="checkbox"
@@ -67,5 +69,13 @@ export function Tick({ label, checked, change, disabled, inTable }: TickProps) {
       />
       <span className={inTable ? "md:sr-only" : ""}>{label}</span>
     </label>
+  );
+  return note ? (
+    <div className="flex items-baseline justify-between gap-2">
+      {tick}
+      <span className="text-quiet text-xs">{note}</span>
+    </div>
+  ) : (
+    tick
   );
 }

@@ -1,14 +1,16 @@
 import type { Api } from "../api/client";
+import { words } from "../words";
 import { Drawing } from "./Drawing";
+import type { Behind } from "./rows";
 import { verdictColour } from "./verdict";
 
 type Figure = Api["Figure"];
 type Drawings = Api["PageView"]["drawings"];
 
-function Change({ words, figure }: { words: string; figure: Figure }) {
+function Change({ said, figure }: { said: string; figure: Figure }) {
   return (
     <>
-      {words}
+      {said}
       {figure.verdictWords && (
         <>
           , <span className={verdictColour(figure.verdict)}>{figure.verdictWords}</span>
@@ -18,17 +20,41 @@ function Change({ words, figure }: { words: string; figure: Figure }) {
   );
 }
 
+interface Props {
+  figures: Figure[];
+  drawings: Drawings;
+  behind?: (what: Behind) => void;
+}
+
+/** What a figure is of; it leads to its rows where they are shown. */
+function Name({ figure, behind }: { figure: Figure; behind: Props["behind"] }) {
+  return behind ? (
+    <button
+      type="button"
+      className="choose text-left"
+      aria-label={words.rows.of(figure.title)}
+      onClick={() => behind({ block: figure.id })}
+    >
+      {figure.title}
+    </button>
+  ) : (
+    figure.title
+  );
+}
+
 /** The first figure large, the others as a small ledger with their trends beside it. */
-export function Figures({ figures, drawings }: { figures: Figure[]; drawings: Drawings }) {
+export function Figures({ figures, drawings, behind }: Props) {
   const [first, ...others] = figures;
   if (!first) return null;
   return (
     <div className="grid items-start gap-x-10 gap-y-4 @2xl:grid-cols-[minmax(14rem,1fr)_2fr]">
       <div>
-        <p className="text-quiet">{first.title}</p>
+        <p className="text-quiet">
+          <Name figure={first} behind={behind} />
+        </p>
         <p className="font-serif text-5xl leading-tight font-semibold">{first.value}</p>
         <p>
-          <Change words={first.change} figure={first} />
+          <Change said={first.change} figure={first} />
         </p>
       </div>
       {others.length > 0 && (
@@ -37,7 +63,7 @@ export function Figures({ figures, drawings }: { figures: Figure[]; drawings: Dr
             {others.map((figure) => (
               <tr key={figure.id} className="border-base-300 border-t first:border-t-0">
                 <th scope="row" className="py-1.5 pr-6 text-left font-normal">
-                  {figure.title}
+                  <Name figure={figure} behind={behind} />
                 </th>
                 <td className="hidden py-1.5 pr-6 @lg:table-cell">
                   <Drawing svg={drawings[figure.id]?.svg ?? ""} className="w-[120px]" />
@@ -46,7 +72,7 @@ export function Figures({ figures, drawings }: { figures: Figure[]; drawings: Dr
                   {figure.value}
                 </td>
                 <td className="text-quiet py-1.5 pl-6 text-right text-xs sm:whitespace-nowrap">
-                  <Change words={figure.shortChange} figure={figure} />
+                  <Change said={figure.shortChange} figure={figure} />
                 </td>
               </tr>
             ))}

@@ -1,54 +1,61 @@
 import { useState } from "react";
 import type { Api } from "../api/client";
 import { words } from "../words";
-import { Tick } from "./Field";
+import { Bounds, Containing, Most } from "./FilterFields";
+import { FilterValues } from "./FilterValues";
+import type { Cut, Filter } from "./cut";
+import { testsOf, type Slot } from "./narrowing";
 
 interface Props {
-  choice: Api["FilterChoice"];
-  change: (values: string[]) => void;
+  report: number;
+  slot: Slot;
+  measures: Api["MeasureName"][];
+  cut: Cut;
+  change: (filter: Filter | null) => void;
 }
 
-const MANY = 12;
-
-/** Narrows to some of a column's values; none ticked means all of them. */
-export function FilterEditor({ choice, change }: Props) {
-  const [sought, setSought] = useState("");
-  const matching = choice.values.filter((value) => value.toLowerCase().includes(sought.toLowerCase()));
-  const toggle = (value: string, on: boolean) =>
-    change(choice.values.filter((each) => (each === value ? on : choice.chosen.includes(each))));
+/** Narrows to rows by one column: how its values are held against something, and against what. */
+export function FilterEditor({ report, slot, measures, cut, change }: Props) {
+  const { column, filter } = slot;
+  const tests = testsOf(column, measures.length > 0);
+  const [test, setTest] = useState<Filter["test"]>(filter?.test ?? tests[0] ?? "ANY_OF");
+  const values = filter?.test === test ? filter.values : [];
+  const set = (next: string[]) => change({ column: column.column, test, values: next });
+  const choose = (next: Filter["test"]) => {
+    setTest(next);
+    if (next === "EMPTY" || next === "FILLED") change({ column: column.column, test: next, values: [] });
+  };
   return (
     <fieldset className="text-sm">
-      <legend className="flex gap-6 pb-1">
-        <span className="font-semibold">{choice.title}</span>
-        <button
-          type="button"
-          className="choose"
-          disabled={choice.chosen.length === 0}
-          onClick={() => change([])}
-        >
-          {words.filter.all(choice.title)}
+      <legend className="flex flex-wrap gap-x-6 gap-y-1 pb-2">
+        <span className="font-semibold">{column.title}</span>
+        {tests.map((each) => (
+          <button
+            key={each}
+            type="button"
+            aria-pressed={each === test}
+            className={each === test ? "current" : "choose"}
+            onClick={() => choose(each)}
+          >
+            {words.filter.tests[each]}
+          </button>
+        ))}
+        <button type="button" className="choose" disabled={!filter} onClick={() => change(null)}>
+          {words.filter.all(column.title)}
         </button>
       </legend>
-      {choice.values.length > MANY && (
-        <input
-          type="search"
-          className="fill mb-2 max-w-xs"
-          aria-label={words.filter.search(choice.title)}
-          placeholder={words.filter.search(choice.title)}
-          value={sought}
-          onChange={(event) => setSought(event.target.value)}
+      {(test === "ANY_OF" || test === "NONE_OF") && (
+        <FilterValues
+          report={report}
+          column={column}
+          cut={cut}
+          chosen={values}
+          change={(next) => (next.length === 0 ? change(null) : set(next))}
         />
       )}
-      <div className="grid max-h-56 grid-cols-[repeat(auto-fill,minmax(11rem,1fr))] gap-x-6 gap-y-1 overflow-y-auto">
-        {matching.map((value) => (
-          <Tick
-            key={value}
-            label={value}
-            checked={choice.chosen.includes(value)}
-            change={(on) => toggle(value, on)}
-          />
-        ))}
-      </div>
+      {test === "CONTAINS" && <Containing title={column.title} value={values[0] ?? ""} set={set} />}
+      {test === "BETWEEN" && <Bounds report={report} column={column} cut={cut} values={values} set={set} />}
+      {test === "TOP" && <Most title={column.title} measures={measures} values={values} set={set} />}
     </fieldset>
   );
 }

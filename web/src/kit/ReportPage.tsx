@@ -1,6 +1,8 @@
 import type { Api } from "../api/client";
 import { ChartBlock } from "./Drawing";
 import { Figures } from "./Figures";
+import type { Live } from "./rows";
+import { RowsTable } from "./RowsTable";
 import { TableBlock } from "./TableBlock";
 import { words } from "../words";
 
@@ -9,17 +11,14 @@ type Page = Api["Page"];
 
 const WIDEST_HALF = 6;
 
-/** The address of a block as a file. */
-export type BlockFile = (kind: "CSV" | "PNG", block: string) => string;
-
 interface Props {
   view: View;
-  /** Where blocks can be taken along from here. */
-  file?: BlockFile;
+  /** What can be done with it; without, it is only looked at. */
+  live?: Live;
 }
 
 /** A page of a report with its figures filled in: live in the reader, as it was kept in an issue. */
-export function ReportPage({ view, file }: Props) {
+export function ReportPage({ view, live }: Props) {
   const { page, drawings } = view;
   return (
     <div className="@container space-y-6 py-4">
@@ -30,7 +29,7 @@ export function ReportPage({ view, file }: Props) {
             row.length === 2 ? "@4xl:grid-cols-2" : ""
           }`}
         >
-          <Row ids={row} page={page} drawings={drawings} file={file} />
+          <Row ids={row} page={page} drawings={drawings} live={live} />
         </div>
       ))}
     </div>
@@ -40,34 +39,51 @@ export function ReportPage({ view, file }: Props) {
 interface PartProps {
   page: Page;
   drawings: View["drawings"];
-  file?: BlockFile;
+  live?: Live;
 }
 
-function Row({ ids, page, drawings, file }: PartProps & { ids: string[] }) {
+function Row({ ids, page, drawings, live }: PartProps & { ids: string[] }) {
   const figures = page.figures.filter((figure) => ids.includes(figure.id));
   if (figures.length > 0) {
-    return <Figures figures={figures} drawings={drawings} />;
+    return <Figures figures={figures} drawings={drawings} behind={live?.behind} />;
   }
-  return ids.map((id) => <Block key={id} id={id} page={page} drawings={drawings} file={file} />);
+  return ids.map((id) => <Block key={id} id={id} page={page} drawings={drawings} live={live} />);
 }
 
-function Block({ id, page, drawings, file }: PartProps & { id: string }) {
+function Block({ id, page, drawings, live }: PartProps & { id: string }) {
   const chart = page.charts.find((each) => each.id === id);
   const drawing = drawings[id];
   if (chart && drawing) {
     return (
       <div className="min-w-0">
-        <ChartBlock title={chart.title} drawing={drawing} />
-        {file && <TakeAlong kind="PNG" href={file("PNG", id)} title={chart.title} />}
+        <ChartBlock
+          title={chart.title}
+          drawing={drawing}
+          behind={live?.behind && ((category) => live.behind?.({ block: id, category }))}
+        />
+        {live && <TakeAlong kind="PNG" href={live.file("PNG", id)} title={chart.title} />}
       </div>
     );
   }
   const table = page.tables.find((each) => each.id === id);
+  if (table && live && table.keys.length === 0) {
+    return (
+      <>
+        <RowsTable title={table.title} {...live.table(id)} />
+        <div className="hidden print:block">
+          <TableBlock table={table} />
+        </div>
+      </>
+    );
+  }
   if (table) {
     return (
       <div className="min-w-0">
-        <TableBlock table={table} />
-        {file && <TakeAlong kind="CSV" href={file("CSV", id)} title={table.title} />}
+        <TableBlock
+          table={table}
+          behind={live?.behind && ((category) => live.behind?.({ block: id, category }))}
+        />
+        {live && <TakeAlong kind="CSV" href={live.file("CSV", id)} title={table.title} />}
       </div>
     );
   }

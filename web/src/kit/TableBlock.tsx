@@ -8,9 +8,11 @@ interface LineProps {
   cells: Cell[];
   heads: Api["Head"][];
   className: string;
+  /** Shows the rows behind it. */
+  behind?: () => void;
 }
 
-function Line({ cells, heads, className }: LineProps) {
+function Line({ cells, heads, className, behind }: LineProps) {
   return (
     <tr className={className}>
       {cells.map((cell, i) => (
@@ -20,15 +22,32 @@ function Line({ cells, heads, className }: LineProps) {
             cell.verdict === "NEITHER" ? "" : verdictColour(cell.verdict)
           }`}
         >
-          {cell.text}
+          {i === 0 && behind ? (
+            <button
+              type="button"
+              className="choose text-left"
+              aria-label={words.rows.of(cell.text)}
+              onClick={behind}
+            >
+              {cell.text}
+            </button>
+          ) : (
+            cell.text
+          )}
         </td>
       ))}
     </tr>
   );
 }
 
+interface Props {
+  table: Api["Table"];
+  /** Shows the rows behind a line. */
+  behind?: (key: string) => void;
+}
+
 /** A report's table: thin rules, aligned figures, the sum under a stronger rule. */
-export function TableBlock({ table }: { table: Api["Table"] }) {
+export function TableBlock({ table, behind }: Props) {
   return (
     <div className="max-w-full min-w-0 overflow-x-auto">
       <table className="w-full" aria-label={table.title}>
@@ -48,7 +67,13 @@ export function TableBlock({ table }: { table: Api["Table"] }) {
         </thead>
         <tbody>
           {table.rows.map((row, i) => (
-            <Line key={i} cells={row} heads={table.heads} className="border-base-300 border-b" />
+            <Line
+              key={i}
+              cells={row}
+              heads={table.heads}
+              className="border-base-300 border-b"
+              behind={behind && i in table.keys ? () => behind(table.keys[i] ?? "") : undefined}
+            />
           ))}
           {table.total.length > 0 && (
             <Line
@@ -59,6 +84,9 @@ export function TableBlock({ table }: { table: Api["Table"] }) {
           )}
         </tbody>
       </table>
+      {table.count > table.rows.length && (
+        <p className="text-quiet py-2 text-xs">{words.rows.first(table.rows.length, table.count)}</p>
+      )}
       {table.rows.length === 0 && <p className="text-quiet py-2">{words.noRows}</p>}
     </div>
   );

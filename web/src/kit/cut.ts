@@ -1,26 +1,94 @@
-/** What is set on the screen, as the address holds it: page, period, and values that columns are narrowed to. */
+import type { Api } from "../api/client";
+
+export type Filter = Api["Filter"];
+
+/** How the rows of a table are laid out: as the publisher has it where nothing is said. */
+export interface Layout {
+  sort: string;
+  descending: boolean;
+  columns: string[];
+}
+
+/** What is set on the screen, as the address holds it: page, period, what columns are narrowed to, and tables of rows by block. */
 export interface Cut {
   page: string;
   period: string;
-  filters: Record<string, string[]>;
+  filters: Filter[];
+  tables: Record<string, Layout>;
 }
 
+export const AS_PUBLISHED: Layout = { sort: "", descending: false, columns: [] };
+
+/** How filters are called in addresses; the server reads the same. */
+const NAMES: Record<Filter["test"], string> = {
+  ANY_OF: "filter",
+  NONE_OF: "except",
+  CONTAINS: "contains",
+  BETWEEN: "between",
+  TOP: "top",
+  EMPTY: "empty",
+  FILLED: "filled",
+};
+const AND = "..";
+
 export function readCut(search: URLSearchParams): Cut {
-  const filters: Record<string, string[]> = {};
-  for (const each of search.getAll("filter")) {
-    const colon = each.indexOf(":");
-    const column = each.slice(0, colon);
-    filters[column] = [...(filters[column] ?? []), each.slice(colon + 1)];
+  return {
+    page: search.get("page") ?? "",
+    period: search.get("period") ?? "last-week",
+    filters: Object.entries(NAMES).flatMap(([test, name]) =>
+      search.getAll(name).reduce<Filter[]>((filters, each) => add(filters, test as Filter["test"], each), []),
+    ),
+    tables: readTables(search),
+  };
+}
+
+function readTables(search: URLSearchParams): Record<string, Layout> {
+  const tables: Record<string, Layout> = {};
+  const each = (name: string, set: (layout: Layout, column: string) => Layout) =>
+    search.getAll(name).forEach((text) => {
+      const colon = text.indexOf(":");
+      const block = text.slice(0, colon);
+      tables[block] = set(tables[block] ?? AS_PUBLISHED, text.slice(colon + 1));
+    });
+  each("up", (layout, sort) => ({ ...layout, sort, descending: false }));
+  each("down", (layout, sort) => ({ ...layout, sort, descending: true }));
+  each("column", (layout, column) => ({ ...layout, columns: [...layout.columns, column] }));
+  return tables;
+}
+
+/** Values that a column is to be one of come one by one. */
+function add(filters: Filter[], test: Filter["test"], text: string): Filter[] {
+  const colon = text.indexOf(":");
+  const column = colon < 0 ? text : text.slice(0, colon);
+  const value = text.slice(column.length + 1);
+  if (test === "EMPTY" || test === "FILLED") return [...filters, { column, test, values: [] }];
+  if (test === "BETWEEN" || test === "TOP") {
+    const and = value.indexOf(AND);
+    return [...filters, { column, test, values: [value.slice(0, and), value.slice(and + AND.length)] }];
   }
-  return { page: search.get("page") ?? "", period: search.get("period") ?? "last-week", filters };
+  const same = test === "CONTAINS" ? undefined : filters.find((filter) => filter.column === column);
+  return same
+    ? filters.map((filter) => (filter === same ? { ...same, values: [...same.values, value] } : filter))
+    : [...filters, { column, test, values: [value] }];
 }
 
 export function writeCut(cut: Cut): URLSearchParams {
   const search = new URLSearchParams();
   if (cut.page) search.set("page", cut.page);
   search.set("period", cut.period);
-  for (const [column, values] of Object.entries(cut.filters)) {
-    values.forEach((value) => search.append("filter", `${column}:${value}`));
+  writeFilters(cut.filters, search);
+  for (const [block, { sort, descending, columns }] of Object.entries(cut.tables)) {
+    if (sort) search.append(descending ? "down" : "up", `${block}:${sort}`);
+    columns.forEach((column) => search.append("column", `${block}:${column}`));
   }
   return search;
+}
+
+function writeFilters(filters: Filter[], to: URLSearchParams) {
+  for (const { column, test, values } of filters) {
+    const name = NAMES[test];
+    if (test === "EMPTY" || test === "FILLED") to.append(name, column);
+    else if (test === "BETWEEN" || test === "TOP") to.append(name, `${column}:${values.join(AND)}`);
+    else values.forEach((value) => to.append(name, `${column}:${value}`));
+  }
 }

@@ -8,6 +8,7 @@ import { MARIT, serve, show, SignedIn } from "../__tests__/render";
 import { Choices } from "./Choices";
 import { ChartBlock } from "./Drawing";
 import { Fault } from "./Fault";
+import type { Filter } from "./cut";
 import { FilterEditor } from "./FilterEditor";
 import { Frame } from "./Frame";
 import { useNotice } from "./Notices";
@@ -152,23 +153,91 @@ describe("a period", () => {
   });
 });
 
-describe("a filter", () => {
-  const values = Array.from({ length: 14 }, (_, i) => `Vessel ${i + 1}`);
+describe("a period of so many spans", () => {
+  it("tells what it means before it is chosen", async () => {
+    const choose = vi.fn();
+    serve({
+      "GET periods/last-4-weeks": { code: "", words: "the last 4 weeks", days: "26 Oct – 22 Nov 2026" },
+      "GET periods/past-12-months": {
+        code: "",
+        words: "the past 12 months",
+        days: "26 Nov 2025 – 25 Nov 2026",
+      },
+    });
+    show(<PeriodEditor periods={[]} current="last-4-weeks" choose={choose} />);
+    expect(await screen.findByText("the last 4 weeks: 26 Oct – 22 Nov 2026")).toBeVisible();
+    const count = screen.getByRole("spinbutton", { name: "The last" });
+    await userEvent.clear(count);
+    await userEvent.type(count, "12");
+    await userEvent.selectOptions(screen.getByLabelText("Days, weeks or the like"), "months");
+    await userEvent.selectOptions(
+      screen.getByLabelText("With or without the current one"),
+      "counted back from yesterday",
+    );
+    expect(await screen.findByText("the past 12 months: 26 Nov 2025 – 25 Nov 2026")).toBeVisible();
+    await userEvent.click(screen.getByRole("button", { name: "Use these" }));
+    expect(choose).toHaveBeenCalledWith("past-12-months");
+  });
+});
 
-  it("keeps the column's order, and is found by typing where there are many", async () => {
-    const change = vi.fn();
-    show(
+describe("a filter", () => {
+  const vessel = { column: "vessel", title: "Vessel", type: "TEXT" as const, first: true };
+  const delay = { column: "delay", title: "Delay", type: "NUMBER" as const, first: false };
+  const measures = [{ id: "gone", title: "Cancelled" }];
+  const filters: Filter[] = [{ column: "vessel", test: "ANY_OF", values: ["Vessel 3", "Sunk"] }];
+  const cut = { page: "", period: "last-week", filters, tables: {} };
+  const values = Array.from({ length: 14 }, (_, i) => ({ value: `Vessel ${i + 1}`, rows: 1000 + i }));
+  const asked = "GET reports/1/values?period=last-week&filter=vessel%3AVessel+3&filter=vessel%3ASunk&column=";
+  const editor = (column: typeof vessel | typeof delay, filter: Filter | undefined, change: () => void) => {
+    serve({
+      [`${asked}vessel`]: { values, others: 2, least: "", greatest: "" },
+      [`${asked}vessel&words=1`]: { values: values.filter(({ value }) => value.includes("1")), others: 0 },
+      [`${asked}delay`]: { values: [], others: 0, least: "-3", greatest: "141" },
+    });
+    return show(
       <FilterEditor
-        choice={{ column: "vessel", title: "Vessel", values, chosen: ["Vessel 3"] }}
+        report={1}
+        slot={{ key: "", column, filter }}
+        measures={measures}
+        cut={cut}
         change={change}
       />,
     );
-    await userEvent.type(screen.getByRole("searchbox", { name: "Find a vessel" }), "vessel 1");
-    expect(screen.getAllByRole("checkbox")).toHaveLength(6);
-    await userEvent.click(screen.getByLabelText("Vessel 1"));
-    expect(change).toHaveBeenCalledWith(["Vessel 1", "Vessel 3"]);
+  };
+
+  it("offers what occurs with its rows, keeps what is chosen, and is found by typing", async () => {
+    const change = vi.fn();
+    editor(vessel, filters[0], change);
+    expect(await screen.findByLabelText("Sunk")).toBeChecked();
+    expect(screen.getByLabelText("Vessel 3")).toBeChecked();
+    expect(screen.getByText("1 013")).toBeVisible();
+    await userEvent.type(screen.getByRole("searchbox", { name: "Find a vessel" }), "1");
+    await waitFor(() => expect(screen.queryByLabelText("Vessel 2")).toBeNull());
+    await userEvent.click(screen.getByLabelText("Vessel 11"));
+    expect(change).toHaveBeenCalledWith({ ...filters[0], values: ["Sunk", "Vessel 11", "Vessel 3"] });
     await userEvent.click(screen.getByRole("button", { name: "All, whatever the vessel" }));
-    expect(change).toHaveBeenLastCalledWith([]);
+    expect(change).toHaveBeenLastCalledWith(null);
+  });
+
+  it("may be by a part of the text, by the most of a measure, or by having none", async () => {
+    const change = vi.fn();
+    editor(vessel, undefined, change);
+    await userEvent.click(screen.getByRole("button", { name: "has in it" }));
+    await userEvent.type(screen.getByLabelText("The text has in it"), "tern{Enter}");
+    expect(change).toHaveBeenLastCalledWith({ column: "vessel", test: "CONTAINS", values: ["tern"] });
+    await userEvent.click(screen.getByRole("button", { name: "has the most of" }));
+    await userEvent.click(screen.getByRole("button", { name: "Narrow to these" }));
+    expect(change).toHaveBeenLastCalledWith({ column: "vessel", test: "TOP", values: ["5", "gone"] });
+    await userEvent.click(screen.getByRole("button", { name: "is missing" }));
+    expect(change).toHaveBeenLastCalledWith({ column: "vessel", test: "EMPTY", values: [] });
+  });
+
+  it("on numbers tells what occurs and takes either bound", async () => {
+    const change = vi.fn();
+    editor(delay, undefined, change);
+    expect(await screen.findByText("From -3 to 141 occur.")).toBeVisible();
+    await userEvent.type(screen.getByLabelText("From"), "10{Enter}");
+    expect(change).toHaveBeenLastCalledWith({ column: "delay", test: "BETWEEN", values: ["10", ""] });
   });
 });
 
@@ -177,8 +246,8 @@ const chart: Api["ChartSvg"] = {
   width: 100,
   height: 50,
   marks: [
-    { x: 0, y: 0, width: 50, height: 50, label: "5 Oct: wind 70" },
-    { x: 50, y: 0, width: 50, height: 50, label: "12 Oct: wind 1" },
+    { x: 0, y: 0, width: 50, height: 50, key: "2026-10-05", label: "5 Oct: wind 70" },
+    { x: 50, y: 0, width: 50, height: 50, key: "2026-10-12", label: "12 Oct: wind 1" },
   ],
 };
 
@@ -199,6 +268,17 @@ describe("a chart", () => {
     const mark = container.querySelector("[data-mark='5 Oct: wind 70']");
     if (mark) fireEvent.mouseEnter(mark);
     expect(screen.getByText("5 Oct: wind 70")).toBeVisible();
+  });
+
+  it("leads to the rows behind a mark, by pointer and by key", async () => {
+    const behind = vi.fn();
+    const { container } = show(<ChartBlock title="Cancelled" drawing={chart} behind={behind} />);
+    const mark = container.querySelector("[data-mark='5 Oct: wind 70']");
+    if (mark) fireEvent.click(mark);
+    expect(behind).toHaveBeenLastCalledWith("2026-10-05");
+    screen.getByRole("group", { name: /Chart: Cancelled/ }).focus();
+    await userEvent.keyboard("{End}{Enter}");
+    expect(behind).toHaveBeenLastCalledWith("2026-10-12");
   });
 });
 
@@ -223,7 +303,16 @@ describe("a page of a report", () => {
     rows: 1,
     figures: [figure("f1", "Cancelled"), figure("f2", "Share")],
     charts: [
-      { id: "c1", title: "By cause", kind: "BARS", overTime: true, categories: [], series: [], ticks: [] },
+      {
+        id: "c1",
+        title: "By cause",
+        kind: "BARS",
+        overTime: true,
+        keys: [],
+        categories: [],
+        series: [],
+        ticks: [],
+      },
     ],
     tables: [
       {
@@ -233,6 +322,8 @@ describe("a page of a report", () => {
           { title: "Route", number: false },
           { title: "Change", number: true },
         ],
+        keys: ["1 Ness–Hovden"],
+        count: 1,
         rows: [
           [
             { text: "1 Ness–Hovden", verdict: "NEITHER" },
@@ -241,7 +332,15 @@ describe("a page of a report", () => {
         ],
         total: [],
       },
-      { id: "t2", title: "Nothing", heads: [{ title: "Route", number: false }], rows: [], total: [] },
+      {
+        id: "t2",
+        title: "Nothing",
+        heads: [{ title: "Route", number: false }],
+        keys: [],
+        count: 0,
+        rows: [],
+        total: [],
+      },
     ],
     texts: [{ id: "x1", title: "A note", text: "Terna is in dock." }],
     order: ["f1", "f2", "c1", "t1", "x1", "t2"],

@@ -1,6 +1,6 @@
 import { useState } from "react";
 import type { Api } from "../api/client";
-import { FilterEditor } from "../kit/FilterEditor";
+import { NarrowingEditor, NarrowingParts } from "../kit/Narrowing";
 import { PartOf } from "../kit/PartOf";
 import { PeriodEditor } from "../kit/PeriodEditor";
 import { words } from "../words";
@@ -17,25 +17,22 @@ const PERIOD = "period";
 /** What the page is cut to, as a sentence; each dotted part opens its editor right under it. */
 export function CutSentence({ view, cut, set }: Props) {
   const [open, setOpen] = useState<string | null>(null);
-  const part = (name: string, text: string) => (
-    <PartOf open={open === name} toggle={() => setOpen(open === name ? null : name)}>
-      {text}
-    </PartOf>
-  );
-  const filter = view.filters.find((each) => each.column === open);
+  const toggle = (part: string) => setOpen(open === part ? null : part);
   return (
     <section aria-label={words.reader.cut} className="pb-3">
       <p className="text-lg">
-        {words.reader.showing} {part(PERIOD, view.period.words)}
-        {view.filters.map((each) => (
-          <span key={each.column}>, {part(each.column, chosen(each))}</span>
-        ))}
+        {words.reader.showing}{" "}
+        <PartOf open={open === PERIOD} toggle={() => toggle(PERIOD)}>
+          {view.period.words}
+        </PartOf>
+        {view.narrowable.length > 0 && ", "}
+        <NarrowingParts view={view} filters={cut.filters} open={open} toggle={toggle} />
         {view.limits.length > 0 && <strong>; {words.list(view.limits)}</strong>}.{" "}
         <span className="text-quiet text-xs">{view.period.days}</span>
       </p>
       {open && (
         <div className="border-base-content bg-leaf mt-3 border p-4">
-          {open === PERIOD && (
+          {open === PERIOD ? (
             <PeriodEditor
               periods={view.periods}
               current={cut.period}
@@ -44,23 +41,17 @@ export function CutSentence({ view, cut, set }: Props) {
                 setOpen(null);
               }}
             />
-          )}
-          {filter && (
-            <FilterEditor
-              choice={{ ...filter, chosen: cut.filters[filter.column] ?? [] }}
-              change={(values) => set({ filters: { ...cut.filters, [filter.column]: values } })}
+          ) : (
+            <NarrowingEditor
+              view={view}
+              cut={cut}
+              open={open}
+              show={setOpen}
+              change={(filters) => set({ filters })}
             />
           )}
         </div>
       )}
     </section>
   );
-}
-
-const MOST_NAMED = 3;
-
-function chosen(filter: Api["FilterChoice"]): string {
-  if (filter.chosen.length === 0) return words.filter.every(filter.title);
-  if (filter.chosen.length > MOST_NAMED) return words.filter.some(filter.title, filter.chosen.length);
-  return words.list(filter.chosen);
 }

@@ -9,7 +9,10 @@ import { Title } from "../kit/Title";
 import { useWidth } from "../kit/useWidth";
 import { words } from "../words";
 import { CutSentence } from "./CutSentence";
-import { readCut, writeCut, type Cut } from "../kit/cut";
+import { AS_PUBLISHED, readCut, writeCut, type Cut } from "../kit/cut";
+import type { Behind, Live } from "../kit/rows";
+import { BehindSheet } from "./BehindSheet";
+import { readBehind, withBehind } from "./behind";
 
 /** A report to be read: the pages as a numbered line, what it is cut to as a sentence, the page itself. */
 export function ReaderPage() {
@@ -25,6 +28,20 @@ export function ReaderPage() {
     asked.set("kind", kind);
     if (block) asked.set("block", block);
     return address(`reports/${id}/file?${asked}`);
+  };
+  const behind = readBehind(search);
+  const show = (what: Behind | null) =>
+    setSearch(withBehind(writeCut(cut), what), { replace: what === null });
+  const live = (view: Api["ReaderView"]): Live => {
+    const shown = { ...cut, page: view.shown.page.id };
+    return {
+      file,
+      behind: view.showsRows ? show : undefined,
+      table: (block) => ({
+        rows: { report: view.report, cut: shown, block, layout: cut.tables[block] ?? AS_PUBLISHED },
+        lay: (layout) => set({ tables: { ...cut.tables, [block]: layout } }),
+      }),
+    };
   };
   const set = (change: Partial<Cut>) => setSearch(writeCut({ ...cut, ...change }));
   return (
@@ -54,8 +71,21 @@ export function ReaderPage() {
             {view.warning && (
               <p className="border-late text-late mb-3 border-l-2 py-1 pl-3">{view.warning}</p>
             )}
+            {behind && (
+              <BehindSheet
+                key={JSON.stringify(behind)}
+                report={view.report}
+                cut={{ ...cut, page: view.shown.page.id }}
+                behind={behind}
+                close={() => show(null)}
+              />
+            )}
             <CutSentence view={view} cut={cut} set={set} />
-            <PageTabs pages={view.pages} current={view.shown.page.id} choose={(page) => set({ page })} />
+            <PageTabs
+              pages={view.pages}
+              current={view.shown.page.id}
+              choose={(page) => set({ page, tables: {} })}
+            />
             <p className="text-quiet pt-1 text-xs print:hidden">
               {words.reader.takeAlong}{" "}
               {(["PDF", "XLSX", "PNG"] as const).map((kind) => (
@@ -68,7 +98,7 @@ export function ReaderPage() {
               className={report.isPlaceholderData ? "opacity-60" : ""}
               aria-busy={report.isPlaceholderData}
             >
-              <ReportPage view={view.shown} file={file} />
+              <ReportPage view={view.shown} live={live(view)} />
             </div>
           </>
         )}

@@ -360,6 +360,7 @@ export const en = {
 
   chart: {
     hint: "point at a mark for its values",
+    hintRows: "point at a mark for its values, choose it for its rows",
     name: (title: string) => `Chart: ${title}. Arrow keys walk over its values.`,
   },
 
@@ -413,9 +414,49 @@ export const en = {
 
   filter: {
     all: (title: string) => `All, whatever the ${title.toLowerCase()}`,
+    columns: "Columns to narrow by",
     every: (title: string) => `every ${title.toLowerCase()}`,
+    from: "From",
+    further: "narrow further",
+    has: "The text has in it",
+    howMany: "How many",
+    mostOf: "with the most",
+    narrow: "Narrow to these",
+    noValues: (title: string) => `No ${title.toLowerCase()} occurs in this period beside the other choices.`,
+    occurring: (least: string, greatest: string) => `From ${least} to ${greatest} occur.`,
+    others: (many: number) => `${many} more; find them by a part of their name.`,
+    said: (filter: Api["Filter"], title: string, measures: Api["MeasureName"][]) => {
+      const { test, values } = filter;
+      const column = title.toLowerCase();
+      const [first = "", second = ""] = values;
+      const some = values.length > 3 ? `${values.length} of ${column}` : listed.format(values);
+      const measure = measures.find((each) => each.id === second)?.title.toLowerCase() ?? second;
+      return {
+        ANY_OF: some,
+        NONE_OF: `${column} other than ${values.length > 3 ? `${values.length} of them` : some}`,
+        CONTAINS: `${column} with “${first}” in it`,
+        BETWEEN:
+          first && second
+            ? `${column} ${first} to ${second}`
+            : first
+              ? `${column} ${first} or more`
+              : `${column} up to ${second}`,
+        TOP: `${column}: the ${first} with the most ${measure}`,
+        EMPTY: `without ${column}`,
+        FILLED: `with ${column}`,
+      }[test];
+    },
     search: (title: string) => `Find a ${title.toLowerCase()}`,
-    some: (title: string, many: number) => `${many} of ${title.toLowerCase()}`,
+    tests: {
+      ANY_OF: "is one of",
+      NONE_OF: "is none of",
+      CONTAINS: "has in it",
+      BETWEEN: "lies between",
+      TOP: "has the most of",
+      EMPTY: "is missing",
+      FILLED: "is there",
+    },
+    to: "To",
   },
 
   groups: {
@@ -602,8 +643,20 @@ export const en = {
     fixed: "Fixed dates",
     from: "From",
     label: "Periods",
+    last: "The last",
+    means: (named: string, days: string) => `${named}: ${days}`,
+    reach: "With or without the current one",
+    reaches: {
+      complete: "without the current one",
+      "so-far": "with the current one to date",
+      rolling: "counted back from yesterday",
+      whole: "the current one, whole",
+    },
     to: "To",
+    unit: "Days, weeks or the like",
+    units: (unit: string, many: number) => (many === 1 ? unit : `${unit}s`),
     useFixed: "Use these dates",
+    useLast: "Use these",
   },
 
   preview: {
@@ -635,6 +688,27 @@ export const en = {
     taken: (name: string, subscription: string) =>
       `${name} is off “${subscription}”. Numbers and days stay as they are.`,
     title: "Who gets it",
+  },
+
+  rows: {
+    behind: (title: string) => `The rows behind ${title}`,
+    choice: "Columns shown, in order",
+    columns: (shown: number, offered: number) =>
+      shown === offered ? "all columns" : `${shown} of ${offered} columns`,
+    coming: "…",
+    copied: (rows: number, all: number) =>
+      rows === all
+        ? `${en.number(rows)} rows copied.`
+        : `The first ${en.number(rows)} of ${en.number(all)} rows copied; the file has all.`,
+    copy: "copy as text",
+    count: (many: number) => `${en.number(many)} ${many === 1 ? "row" : "rows"}`,
+    csv: "as CSV",
+    earlier: (column: string) => `${column}: further to the left`,
+    first: (shown: number, all: number) => `The first ${en.number(shown)} of ${en.number(all)} rows.`,
+    later: (column: string) => `${column}: further to the right`,
+    of: (title: string) => `Show the rows of ${title}`,
+    scroll: (title: string) => `${title}, to be scrolled`,
+    title: "Rows",
   },
 
   run: {

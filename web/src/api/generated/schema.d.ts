@@ -724,6 +724,54 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/reports/{id}/values": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["values"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/reports/{id}/rows": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["rows"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/reports/{id}/rows/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["rowsFile"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/reports/{id}/file": {
         parameters: {
             query?: never;
@@ -764,6 +812,22 @@ export interface paths {
             cookie?: never;
         };
         get: operations["dataSets"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/periods/{code}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["period"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1203,6 +1267,7 @@ export interface components {
             /** @enum {string} */
             kind: "BARS" | "LINE" | "AREA" | "SHARE";
             overTime: boolean;
+            keys: string[];
             categories: string[];
             ticks: components["schemas"]["Tick"][];
             series: components["schemas"]["Series"][];
@@ -1241,6 +1306,13 @@ export interface components {
             dateForms: ("ISO" | "DAY_MONTH_YEAR" | "DAY_FIRST" | "MONTH_FIRST")[];
             /** Format: int64 */
             empty: number;
+        };
+        ColumnValues: {
+            values: components["schemas"]["Value"][];
+            /** Format: int32 */
+            others: number;
+            least: string;
+            greatest: string;
         };
         Composed: {
             sentence: components["schemas"]["Phrase"][];
@@ -1398,13 +1470,9 @@ export interface components {
         };
         Filter: {
             column: string;
-            anyOf: string[];
-        };
-        FilterChoice: {
-            column: string;
-            title: string;
+            /** @enum {string} */
+            test: "ANY_OF" | "NONE_OF" | "CONTAINS" | "BETWEEN" | "TOP" | "EMPTY" | "FILLED";
             values: string[];
-            chosen: string[];
         };
         Fit: {
             column: string;
@@ -1596,6 +1664,7 @@ export interface components {
             width: number;
             /** Format: double */
             height: number;
+            key: string;
             label: string;
         };
         Me: {
@@ -1605,6 +1674,10 @@ export interface components {
             address: string;
             zone: string;
             roles: ("ADMINISTRATOR" | "AUDITOR")[];
+        };
+        MeasureName: {
+            id: string;
+            title: string;
         };
         Members: {
             people: number[];
@@ -1618,6 +1691,13 @@ export interface components {
             /** Format: int64 */
             id: number;
             name: string;
+        };
+        Narrowable: {
+            column: string;
+            title: string;
+            /** @enum {string} */
+            type: "TEXT" | "NUMBER" | "DATE";
+            first: boolean;
         };
         NewFolder: {
             name: string;
@@ -1759,7 +1839,9 @@ export interface components {
             pages: components["schemas"]["PageName"][];
             period: components["schemas"]["PeriodView"];
             periods: components["schemas"]["PeriodView"][];
-            filters: components["schemas"]["FilterChoice"][];
+            narrowable: components["schemas"]["Narrowable"][];
+            measures: components["schemas"]["MeasureName"][];
+            showsRows: boolean;
             maySubscribe: boolean;
             mayPublish: boolean;
             ruled: string[];
@@ -1788,6 +1870,12 @@ export interface components {
         ReportText: {
             yaml: string;
         };
+        RowColumn: {
+            column: string;
+            title: string;
+            /** @enum {string} */
+            type: "TEXT" | "NUMBER" | "DATE";
+        };
         RowRule: {
             column: string;
             /** Format: int64 */
@@ -1798,6 +1886,16 @@ export interface components {
         RowRulesWish: {
             rules: components["schemas"]["RowRule"][];
             ownerView: boolean;
+        };
+        RowsView: {
+            of: string[];
+            /** Format: int32 */
+            load: number;
+            columns: components["schemas"]["RowColumn"][];
+            offered: components["schemas"]["RowColumn"][];
+            /** Format: int32 */
+            from: number;
+            table: components["schemas"]["Table"];
         };
         RunLine: {
             /** Format: int64 */
@@ -1974,6 +2072,7 @@ export interface components {
             days: string;
             note: string;
         };
+        StreamingResponseBody: unknown;
         SubscriptionLine: {
             /** Format: int64 */
             id: number;
@@ -2002,6 +2101,9 @@ export interface components {
             id: string;
             title: string;
             heads: components["schemas"]["Head"][];
+            keys: string[];
+            /** Format: int64 */
+            count: number;
             rows: components["schemas"]["Cell"][][];
             total: components["schemas"]["Cell"][];
         };
@@ -2047,6 +2149,11 @@ export interface components {
             /** Format: int64 */
             id: number;
             title: string;
+        };
+        Value: {
+            value: string;
+            /** Format: int64 */
+            rows: number;
         };
         VersionLine: {
             /** Format: int32 */
@@ -3355,6 +3462,91 @@ export interface operations {
             };
         };
     };
+    values: {
+        parameters: {
+            query: {
+                column: string;
+                words?: string;
+                period?: string;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["ColumnValues"];
+                };
+            };
+        };
+    };
+    rows: {
+        parameters: {
+            query?: {
+                page?: string;
+                period?: string;
+                block?: string;
+                category?: string;
+                sort?: string;
+                descending?: boolean;
+                from?: number;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["RowsView"];
+                };
+            };
+        };
+    };
+    rowsFile: {
+        parameters: {
+            query?: {
+                page?: string;
+                period?: string;
+                block?: string;
+                category?: string;
+                sort?: string;
+                descending?: boolean;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["StreamingResponseBody"];
+                };
+            };
+        };
+    };
     file: {
         parameters: {
             query: {
@@ -3422,6 +3614,28 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["MadeOf"][];
+                };
+            };
+        };
+    };
+    period: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                code: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["PeriodView"];
                 };
             };
         };

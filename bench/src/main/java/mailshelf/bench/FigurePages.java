@@ -9,12 +9,12 @@ import java.util.Random;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import mailshelf.core.data.ColumnType;
-import mailshelf.core.data.Grain;
 import mailshelf.core.report.Block;
 import mailshelf.core.report.Format;
 import mailshelf.core.report.Good;
 import mailshelf.core.report.PageModel;
 import mailshelf.core.report.Shown;
+import mailshelf.core.time.Grain;
 import mailshelf.core.time.Window;
 
 /**
@@ -104,7 +104,7 @@ final class FigurePages {
                 .toList();
         List<List<String>> rows =
                 IntStream.range(0, ROWS).mapToObj(i -> row("Route " + i)).toList();
-        return new PageModel.TableModel("table", "By route", columns, rows, row(""));
+        return new PageModel.TableModel("table", "By route", columns, Optional.empty(), rows, row(""));
     }
 
     private List<String> row(String label) {

@@ -80,7 +80,7 @@ final class PageEvaluation implements Callable<Integer> {
                 table,
                 definition,
                 DAYS / 2,
-                List.of(new Filter("route", List.of("route 0", "route 1", "route 2", "route 3"))));
+                List.of(Filter.anyOf("route", List.of("route 0", "route 1", "route 2", "route 3"))));
         slices(definition);
         return 0;
     }

@@ -73,7 +73,10 @@ class DeliveryTest {
     @Test
     void without_rows_the_issue_is_skipped_with_its_reason_and_keeps_its_number() {
         long id = daily(
-                "Nothing", "11:20", List.of(Map.of("column", "cause", "anyOf", List.of("sea monsters"))), maritId);
+                "Nothing",
+                "11:20",
+                List.of(Map.of("column", "cause", "test", "ANY_OF", "values", List.of("sea monsters"))),
+                maritId);
         JsonNode run = runAt(nextDue(id), id);
         assertThat(run.get("outcome").asString()).isEqualTo("SKIPPED");
         assertThat(run.get("sentence").asString()).contains("No rows in the period.");

@@ -37,6 +37,7 @@ class ReportSchemaTest {
             compute:
               late: 'if delay > 10 then "late" else "in time"'
             filters: [route, late]
+            rows: [date, route, late]
             columns: {route: Route}
             measures:
               all: {title: Sailings, count: rows}

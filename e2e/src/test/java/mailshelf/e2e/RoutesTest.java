@@ -69,6 +69,7 @@ class RoutesTest {
             PUT /mail-room/{address}/behaviour | mail-room/x@y.example/behaviour | 401 - - - - - -
             GET /mail-room/{address}/mails/{id} | mail-room/x@y.example/mails/none | 401 404 404 404 404 404 404
             GET /mail-room/{address}/mails/{id}/source | mail-room/x@y.example/mails/none/source | 401 404 404 404 404 404 404
+            GET /periods/{code} | periods/last-week | 401 200 200 200 200 200 200
             GET /people | people | 401 403 403 403 403 200 200
             POST /people | people | 401 403 403 403 403 403 -
             PUT /people/{id} | people/2 | 401 403 403 403 403 403 -
@@ -81,6 +82,9 @@ class RoutesTest {
             GET /reports/{id}/definition | reports/1/definition | 401 404 403 403 200 403 200
             POST /reports/{id}/losses | reports/1/losses | 401 404 403 403 422 403 422
             GET /reports/{id}/file | reports/1/file?kind=XLSX | 401 404 200 200 200 200 200
+            GET /reports/{id}/rows | reports/1/rows | 401 404 200 200 200 200 200
+            GET /reports/{id}/rows/file | reports/1/rows/file | 401 404 200 200 200 200 200
+            GET /reports/{id}/values | reports/1/values?column=route | 401 404 200 200 200 200 200
             GET /reports/{id}/versions/{no} | reports/1/versions/1 | 401 404 403 403 200 403 200
             PUT /reports/{id}/definition | reports/1/definition | 401 404 403 403 422 403 -
             GET /runs/{id} | runs/RUN | 401 404 404 200 404 200 200

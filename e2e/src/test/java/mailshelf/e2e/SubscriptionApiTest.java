@@ -149,7 +149,9 @@ class SubscriptionApiTest {
         Map<String, Object> page = Wishes.with(Wishes.terms(maritId), "pages", List.of("nowhere"));
         assertThat(refusedToKeep(page)).contains("The report has no page “nowhere”.");
         Map<String, Object> filter = Wishes.with(
-                Wishes.terms(maritId), "filters", List.of(Map.of("column", "captain", "anyOf", List.of("Ahab"))));
+                Wishes.terms(maritId),
+                "filters",
+                List.of(Map.of("column", "captain", "test", "ANY_OF", "values", List.of("Ahab"))));
         assertThat(refusedToKeep(filter)).contains("cannot be narrowed by “captain”");
         assertThat(refusedToKeep(Wishes.with(Wishes.terms(maritId), "name", "x".repeat(121))))
                 .contains("A name has at most 120 characters");

@@ -86,10 +86,10 @@ class WriteReportTest {
                 report,
                 "One boat",
                 List.of("overview"),
-                List.of(Map.of("column", "vessel", "anyOf", List.of("Brine"))));
+                List.of(Map.of("column", "vessel", "test", "ANY_OF", "values", List.of("Brine"))));
         long untouched = subscription(report, "Overview", List.of("overview"), List.of());
         String next = REPORT.substring(0, REPORT.indexOf("  - page: More"))
-                .replace("filters: [route, vessel]", "filters: [route]");
+                .replace("filters: [route, vessel]", "filters: [route]\nrows: [date, route]");
 
         JsonNode losing = sunniva.post("reports/" + report + "/losses", Map.of("yaml", next));
 

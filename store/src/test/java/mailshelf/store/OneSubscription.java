@@ -24,7 +24,7 @@ import mailshelf.core.subscription.State;
 import mailshelf.core.subscription.Subscription;
 import mailshelf.core.subscription.SubscriptionId;
 import mailshelf.core.subscription.Terms;
-import mailshelf.core.time.MovingPeriod;
+import mailshelf.core.time.CalendarPeriod;
 import mailshelf.core.time.Recurrence;
 import mailshelf.core.time.Schedule;
 import mailshelf.core.time.Window;
@@ -69,7 +69,7 @@ public record OneSubscription(Person ida, Subscription subscription) {
                 name,
                 new ReportId(1),
                 List.of("p1"),
-                MovingPeriod.LAST_WEEK,
+                CalendarPeriod.LAST_WEEK,
                 DayOfWeek.MONDAY,
                 List.of(),
                 SeenAs.RECIPIENT,

@@ -86,7 +86,7 @@ final class Asked {
 
     void add(Spread spread, Choice chosen) {
         if (!result.has(spread)) {
-            collections.add(new Collection(chosen, table.values(spread), result.lists(spread, groups)));
+            collections.add(new Collection(chosen, table.compared(spread.column()), result.lists(spread, groups)));
         }
     }
 

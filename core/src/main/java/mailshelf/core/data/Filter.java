@@ -1,13 +1,100 @@
 package mailshelf.core.data;
 
+import java.math.BigDecimal;
+import java.time.DateTimeException;
+import java.time.LocalDate;
 import java.util.List;
+import java.util.Optional;
 
-/** Rows whose text column has one of the values; at least one value, since a filter without any is no filter. */
-public record Filter(String column, List<String> anyOf) {
+/**
+ * Which rows count, by one column. A filter without a value is no filter, so none says nothing.
+ *
+ * @param values what the test goes by, as pages hold values: text, a decimal, or an ISO date
+ */
+public record Filter(String column, Test test, List<String> values) {
+    /** More than anybody can read through. */
+    public static final int MOST_TOP = 200;
+
+    /** What a row's value is held against. */
+    public enum Test {
+        /** It is one of the values. */
+        ANY_OF,
+        /** It is none of the values; rows without a value pass. */
+        NONE_OF,
+        /** The text has the value in it, whatever its case and accents. */
+        CONTAINS,
+        /** It is neither less than the first value nor greater than the second; "" is no bound. */
+        BETWEEN,
+        /** It is among the so many with the most of a measure: the values are how many, and the measure's name. */
+        TOP,
+        /** The row has no value. */
+        EMPTY,
+        /** The row has a value. */
+        FILLED
+    }
+
     public Filter {
-        if (anyOf.isEmpty()) {
-            throw new IllegalArgumentException("Filter on " + column + " without a value");
+        test = test == null ? Test.ANY_OF : test; // there was no other before schema 4
+        values = List.copyOf(values);
+        if (!isWhole(test, values)) {
+            throw new IllegalArgumentException("No filter on " + column + ": " + test + " " + values);
         }
-        anyOf = List.copyOf(anyOf);
+    }
+
+    private static boolean isWhole(Test test, List<String> values) {
+        return switch (test) {
+            case ANY_OF, NONE_OF -> !values.isEmpty();
+            case CONTAINS -> values.size() == 1 && !values.get(0).isBlank();
+            case BETWEEN -> values.size() == 2 && !values.equals(List.of("", ""));
+            case TOP -> values.size() == 2 && values.get(0).matches("[1-9]\\d{0,2}") && isFew(values.get(0));
+            case EMPTY, FILLED -> values.isEmpty();
+        };
+    }
+
+    private static boolean isFew(String count) {
+        return Integer.parseInt(count) <= MOST_TOP;
+    }
+
+    public static Filter anyOf(String column, List<String> values) {
+        return new Filter(column, Test.ANY_OF, values);
+    }
+
+    /** Whether it can be held against a column's values. */
+    public boolean fits(Column to) {
+        return switch (test) {
+            case ANY_OF, NONE_OF -> values.stream().allMatch(value -> isOf(to.type(), value));
+            case CONTAINS -> to.type() == ColumnType.TEXT;
+            case BETWEEN ->
+                to.type() != ColumnType.TEXT
+                        && values.stream().allMatch(value -> value.isEmpty() || isOf(to.type(), value));
+            case TOP -> to.type() == ColumnType.TEXT;
+            case EMPTY, FILLED -> true;
+        };
+    }
+
+    private static boolean isOf(ColumnType type, String value) {
+        return switch (type) {
+            case TEXT -> true;
+            case NUMBER -> number(value).isPresent();
+            case DATE -> day(value).isPresent();
+        };
+    }
+
+    /** A value as a number of at most 18 digits before the point; empty where it is none. */
+    public static Optional<BigDecimal> number(String value) {
+        try {
+            return Optional.of(new BigDecimal(value)).filter(number -> number.precision() - number.scale() <= 18);
+        } catch (NumberFormatException e) {
+            return Optional.empty();
+        }
+    }
+
+    /** A value as a day; empty where it is none. */
+    public static Optional<LocalDate> day(String value) {
+        try {
+            return Optional.of(LocalDate.parse(value));
+        } catch (DateTimeException e) {
+            return Optional.empty();
+        }
     }
 }

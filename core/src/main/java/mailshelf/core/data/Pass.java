@@ -31,16 +31,14 @@ public final class Pass {
     /** What beside the page's own filters is asked of a row: conditions, and a number in a column ("" for none). */
     private record Condition(List<Filter> where, String present) {}
 
-    /** @param filters all of them hold for every answer */
+    /** @param filters all of them hold for every answer; those by a measure must be resolved to values */
     public Pass(Table table, List<Filter> filters) {
         this.table = table;
         this.passing = all.where(tests(filters));
     }
 
     private List<RowTest> tests(List<Filter> filters) {
-        return filters.stream()
-                .map(filter -> RowTest.of(table, filter.column(), filter.anyOf()))
-                .toList();
+        return filters.stream().map(filter -> RowTest.of(table, filter)).toList();
     }
 
     /**

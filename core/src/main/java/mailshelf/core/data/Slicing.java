@@ -56,7 +56,7 @@ public final class Slicing {
         int[] rows = partition.of(first.values());
         int size = rows.length;
         for (Allowed rule : others) {
-            size = RowTest.of(from, rule.column(), rule.values()).keep(rows, size);
+            size = RowTest.oneOf(from, rule.column(), rule.values()).keep(rows, size);
         }
         return from.rowsOnly(size == rows.length ? rows : Arrays.copyOf(rows, size));
     }

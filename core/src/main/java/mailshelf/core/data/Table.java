@@ -1,5 +1,6 @@
 package mailshelf.core.data;
 
+import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collections;
@@ -144,8 +145,8 @@ public final class Table {
     }
 
     /** The values of a column as numbers that differ where the values do: unscaled, days, or codes of texts. */
-    Cells.Numbers values(Spread spread) {
-        Column column = column(spread.column());
+    Cells.Numbers compared(String name) {
+        Column column = column(name);
         return switch (column.type()) {
             case NUMBER -> new Cells(this).numbers(column.name());
             case DATE -> {
@@ -157,6 +158,14 @@ public final class Table {
                 yield row -> text.hasNone(row) ? Cells.Numbers.NONE : text.codes()[row];
             }
         };
+    }
+
+    /** A number or day of {@link #compared} as a page model holds it. */
+    public String rawOf(String name, long value) {
+        Column column = column(name);
+        return column.type() == ColumnType.DATE
+                ? LocalDate.ofEpochDay(value).toString()
+                : BigDecimal.valueOf(value, column.decimals()).toPlainString();
     }
 
     ColumnData.Dates days(String name) {

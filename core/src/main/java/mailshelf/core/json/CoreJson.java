@@ -1,15 +1,18 @@
 package mailshelf.core.json;
 
+import com.fasterxml.jackson.annotation.JsonAlias;
 import com.fasterxml.jackson.annotation.JsonFormat;
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import java.io.IOException;
 import java.math.BigDecimal;
 import java.time.ZoneId;
+import java.util.List;
 import java.util.Locale;
 import java.util.function.Function;
 import java.util.function.LongFunction;
 import mailshelf.core.Id;
+import mailshelf.core.data.Filter;
 import mailshelf.core.report.PageModel;
 import mailshelf.core.time.Period;
 import mailshelf.core.time.Recurrence;
@@ -29,6 +32,7 @@ public final class CoreJson {
     private static final JsonMapper MAPPER = JsonMapper.builder()
             .addModule(module())
             .addMixIn(PageModel.BlockModel.class, BlockKinds.class)
+            .addMixIn(Filter.class, OldFilter.class)
             .enable(StreamWriteFeature.WRITE_BIGDECIMAL_AS_PLAIN)
             .withConfigOverride(
                     BigDecimal.class, config -> config.setFormat(JsonFormat.Value.forShape(JsonFormat.Shape.STRING)))
@@ -44,6 +48,11 @@ public final class CoreJson {
         @JsonSubTypes.Type(value = PageModel.TextModel.class, name = "text")
     })
     private interface BlockKinds {}
+
+    /** Before schema 4 filters were of one sort, whose values had its name. */
+    private abstract static class OldFilter {
+        OldFilter(String column, Filter.Test test, @JsonAlias("anyOf") List<String> values) {}
+    }
 
     public static String write(Object value) {
         return MAPPER.writeValueAsString(value);

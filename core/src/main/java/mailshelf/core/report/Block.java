@@ -3,7 +3,7 @@ package mailshelf.core.report;
 import java.util.List;
 import java.util.Optional;
 import mailshelf.core.data.Filter;
-import mailshelf.core.data.Grain;
+import mailshelf.core.time.Grain;
 
 /** A part of a page as the publisher wrote it. */
 public sealed interface Block {

@@ -8,11 +8,11 @@ import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import mailshelf.core.data.ColumnType;
-import mailshelf.core.data.Grain;
+import mailshelf.core.time.Grain;
 
 /** Reads the blocks of a definition. */
 final class BlockReader {
-    private static final Pattern TREND = Pattern.compile("(\\d{1,3}) (day|week|month|quarter|year)s?");
+    private static final Pattern TREND = Pattern.compile("(\\d{1,3}) (day|week|month|quarter|half-year|year)s?");
     private static final int MOST_TOP = 200;
     private static final Map<String, Block.ChartKind> KINDS = Map.of(
             "bars", Block.ChartKind.BARS,
@@ -188,7 +188,8 @@ final class BlockReader {
                 in.fault(key, "expected a span such as \"12 weeks\", not \"" + text + "\"");
                 return Optional.empty();
             }
-            Grain grain = Grain.valueOf(matcher.group(2).toUpperCase(Locale.ROOT));
+            Grain grain =
+                    Grain.valueOf(matcher.group(2).toUpperCase(Locale.ROOT).replace('-', '_'));
             return Optional.of(new Block.Trend(grain, Integer.parseInt(matcher.group(1))));
         });
     }

@@ -80,6 +80,7 @@ public final class DefinitionReader {
         root.mapping("compute").ifPresent(scope::readComputed);
         List<String> filters = root.texts("filters");
         filters.forEach(filter -> scope.require(root, "filters", filter, ColumnType.TEXT));
+        List<String> rows = rows(root);
         Map<String, String> titles = new HashMap<>();
         root.mapping("columns").ifPresent(names -> {
             for (String column : names.keys()) {
@@ -98,7 +99,34 @@ public final class DefinitionReader {
             root.fault("pages", "a report needs at least one page under \"pages\"");
         }
         root.rejectUnknown();
-        return new Definition(title, about, data, tags, filters, scope.computed(), titles, pages);
+        return new Definition(
+                title,
+                about,
+                data,
+                tags,
+                filters,
+                rows,
+                scope.columns(),
+                scope.computed(),
+                titles,
+                measures.all(),
+                pages);
+    }
+
+    /** Without any said, all of them; "none" shows no rows at all. */
+    private List<String> rows(YamlCursor root) {
+        if (!root.has("rows")) {
+            return scope.columns().stream().map(Column::name).toList();
+        }
+        if (root.hasText("rows")) {
+            if (!root.text("rows").equals("none")) {
+                root.fault("rows", "\"rows\" must be a list of columns, or none");
+            }
+            return List.of();
+        }
+        List<String> rows = root.texts("rows");
+        rows.forEach(column -> scope.require(root, "rows", column, null));
+        return rows;
     }
 
     private Definition.Page page(YamlCursor in, int number) {

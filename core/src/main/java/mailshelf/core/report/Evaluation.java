@@ -7,8 +7,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Supplier;
-import java.util.stream.IntStream;
-import mailshelf.core.data.Column;
 import mailshelf.core.data.Dimension;
 import mailshelf.core.data.Filter;
 import mailshelf.core.data.Grouping;
@@ -17,9 +15,7 @@ import mailshelf.core.data.Slice;
 import mailshelf.core.data.Table;
 import mailshelf.core.data.Tally;
 import mailshelf.core.report.PageModel.BlockModel;
-import mailshelf.core.report.PageModel.ColumnModel;
 import mailshelf.core.report.PageModel.FigureModel;
-import mailshelf.core.report.PageModel.TableModel;
 import mailshelf.core.report.PageModel.TextModel;
 import mailshelf.core.time.Period;
 import mailshelf.core.time.Window;
@@ -51,6 +47,26 @@ public final class Evaluation {
             DayOfWeek firstDayOfWeek,
             List<Filter> filters,
             PageModel.Freshness freshness) {
+        /**
+         * Asked on a day, from which a moving period is counted.
+         *
+         * @param on in the zone of whoever asks
+         */
+        public static Question of(
+                Period period,
+                LocalDate on,
+                DayOfWeek firstDayOfWeek,
+                List<Filter> filters,
+                PageModel.Freshness freshness) {
+            return new Question(
+                    period.code(),
+                    period.on(on, firstDayOfWeek),
+                    period.beforeThat(on, firstDayOfWeek),
+                    firstDayOfWeek,
+                    filters,
+                    freshness);
+        }
+
         /** The same days a year ago. */
         Window yearAgo() {
             return Period.parse(period).orElseThrow().yearAgo(window);
@@ -61,7 +77,7 @@ public final class Evaluation {
         this.definition = definition;
         this.table = table;
         this.question = question;
-        this.pass = new Pass(table, question.filters());
+        this.pass = new Pass(table, TopFilters.resolved(definition, table, question.window(), question.filters()));
     }
 
     public static PageModel page(Definition definition, Definition.Page page, Slice slice, Question question) {
@@ -80,7 +96,7 @@ public final class Evaluation {
                 question.period(),
                 question.window(),
                 question.before(),
-                question.filters(),
+                question.filters().stream().map(definition::named).toList(),
                 slice.allowed(),
                 question.freshness(),
                 rows.cells(ROWS).at(0, 0),
@@ -174,24 +190,8 @@ public final class Evaluation {
     }
 
     private Supplier<BlockModel> rowTable(Block.RowTable block) {
-        List<ColumnModel> columns = block.columns().stream()
-                .map(name -> {
-                    Column column = table.column(name);
-                    Format format = new Format("", column.decimals(), Good.NEITHER);
-                    return new ColumnModel(definition.columnTitle(name), column.type(), format, false, Shown.VALUE);
-                })
-                .toList();
         Pass.Picked picked = pass.rows(question.window(), block.where());
-        return () -> new TableModel(
-                block.id(),
-                block.title(),
-                columns,
-                IntStream.of(picked.rows())
-                        .mapToObj(row -> block.columns().stream()
-                                .map(column -> table.raw(column, row))
-                                .toList())
-                        .toList(),
-                List.of());
+        return () -> TableRows.model(block.id(), block.title(), definition, table, block.columns(), picked.rows());
     }
 
     private Dimension spans(Block.Trend over) {

@@ -187,6 +187,10 @@ final class MeasureReader {
         return Optional.ofNullable(measures.get(text)).map(measure -> new Named(measure, Shown.VALUE));
     }
 
+    Map<String, Measure> all() {
+        return measures;
+    }
+
     String names() {
         return String.join(", ", measures.keySet().stream().sorted().toList());
     }

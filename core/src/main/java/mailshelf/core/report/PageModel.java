@@ -8,7 +8,7 @@ import java.util.Optional;
 import mailshelf.core.data.Allowed;
 import mailshelf.core.data.ColumnType;
 import mailshelf.core.data.Filter;
-import mailshelf.core.data.Grain;
+import mailshelf.core.time.Grain;
 import mailshelf.core.time.Window;
 
 /**
@@ -19,6 +19,7 @@ import mailshelf.core.time.Window;
  * @param pageNumber from 1, among the pages of the report as defined
  * @param period code of the period that {@code window} came from
  * @param before the days that figures are compared with
+ * @param filters what it is narrowed to, with columns and measures called as people know them since schema 4
  * @param allowed what the row rules let the viewer see; none where he may see all rows
  * @param rows how many rows of the data lie in the window and pass the filters; none may mean that nothing is sent
  */
@@ -36,10 +37,31 @@ public record PageModel(
         Freshness freshness,
         long rows,
         List<BlockModel> blocks) {
-    public static final int SCHEMA = 3;
+    public static final int SCHEMA = 4;
 
     public PageModel {
         allowed = allowed == null ? List.of() : List.copyOf(allowed); // schema 1 has none
+    }
+
+    /** With the first rows of long tables alone, for who looks at the others only when he comes to them. */
+    public PageModel shortened(int mostRows) {
+        List<BlockModel> shorter = blocks.stream()
+                .map(block -> block instanceof TableModel table ? table.shortened(mostRows) : block)
+                .toList();
+        return new PageModel(
+                schema,
+                report,
+                pageId,
+                page,
+                pageNumber,
+                period,
+                window,
+                before,
+                filters,
+                allowed,
+                freshness,
+                rows,
+                shorter);
     }
 
     /** What the figures were made from: the last day with rows, and when they were loaded as which load. */
@@ -105,11 +127,23 @@ public record PageModel(
     /**
      * A table; each row has a raw value per column: text, decimal string or ISO date, "" for none.
      *
+     * @param count where they are rows of the data, how many there are, of which {@code rows} may be the first; empty
+     *     where each is a group, and before schema 4
      * @param total the last line, over all rows; empty where there is none
      */
     public record TableModel(
-            String id, String title, List<ColumnModel> columns, List<List<String>> rows, List<String> total)
-            implements BlockModel {}
+            String id,
+            String title,
+            List<ColumnModel> columns,
+            Optional<Long> count,
+            List<List<String>> rows,
+            List<String> total)
+            implements BlockModel {
+        /** With the first rows alone. */
+        public TableModel shortened(int most) {
+            return rows.size() <= most ? this : new TableModel(id, title, columns, count, rows.subList(0, most), total);
+        }
+    }
 
     /**
      * A column of a table.

@@ -29,6 +29,11 @@ final class ReaderScope {
         return List.copyOf(computed);
     }
 
+    /** Those of the data set, then those computed, but for those that only keep conditions. */
+    List<Column> columns() {
+        return List.copyOf(columns.values());
+    }
+
     /** Each may be computed from those before it. */
     void readComputed(YamlCursor all) {
         for (String name : all.keys()) {
@@ -72,7 +77,7 @@ final class ReaderScope {
         return read.map(condition -> {
                     Computed column = condition.column("(" + in.text("where").strip() + ")");
                     computed.add(column);
-                    return List.of(new Filter(column.column().name(), List.of(Expression.YES)));
+                    return List.of(Filter.anyOf(column.column().name(), List.of(Expression.YES)));
                 })
                 .orElse(List.of());
     }
@@ -82,7 +87,7 @@ final class ReaderScope {
         in.mapping("where").ifPresent(where -> {
             for (String column : where.keys()) {
                 require(where, column, column, ColumnType.TEXT);
-                where.optionalText(column).ifPresent(value -> found.add(new Filter(column, List.of(value))));
+                where.optionalText(column).ifPresent(value -> found.add(Filter.anyOf(column, List.of(value))));
             }
         });
         return found;

@@ -59,7 +59,8 @@ final class TableFill {
         for (int line = 0; line < lines.size(); line++) {
             rows.add(row(label(lines.get(line)), values, line));
         }
-        return new TableModel(block.id(), block.title(), columns, rows, rows.size() < 2 ? List.of() : total());
+        return new TableModel(
+                block.id(), block.title(), columns, Optional.empty(), rows, rows.size() < 2 ? List.of() : total());
     }
 
     private boolean isTouched(int group) {

@@ -11,18 +11,19 @@ import java.util.Optional;
 import java.util.function.Function;
 import mailshelf.core.data.Allowed;
 import mailshelf.core.data.Filter;
-import mailshelf.core.data.Grain;
 import mailshelf.core.report.PageModel.BlockModel;
 import mailshelf.core.report.PageModel.ChartModel;
 import mailshelf.core.report.PageModel.ColumnModel;
 import mailshelf.core.report.PageModel.FigureModel;
 import mailshelf.core.report.PageModel.TableModel;
 import mailshelf.core.report.PageModel.TextModel;
+import mailshelf.core.time.Grain;
 import mailshelf.core.time.Period;
 import mailshelf.core.time.Window;
 import mailshelf.core.wording.Dates;
 import mailshelf.core.wording.Figures;
 import mailshelf.core.wording.OneLine;
+import mailshelf.core.wording.PeriodWords;
 import mailshelf.core.wording.Words;
 
 /** Writes a {@link PageModel} out in one language and zone. */
@@ -33,19 +34,39 @@ public final class Writing {
     private final Figures figures;
     private final Dates dates;
 
-    private Writing(Words words, ZoneId zone) {
+    /** The year that days are read in, which need not say it. */
+    private final int year;
+
+    private Writing(Words words, ZoneId zone, int year) {
         this.words = words;
+        this.year = year;
         this.figures = words.figures();
         this.dates = words.dates(zone);
     }
 
     public static Written.Page page(PageModel model, Words words, ZoneId zone) {
-        return new Writing(words, zone).page(model);
+        return new Writing(words, zone, model.window().toInclusive().getYear()).page(model);
+    }
+
+    /** What a mark or a line of a block is called. */
+    public static String label(Block block, String raw, Words words, ZoneId zone) {
+        Optional<Grain> grain =
+                block instanceof Block.Chart chart ? chart.over().map(Block.Trend::grain) : Optional.empty();
+        return new Writing(words, zone, 0).category(raw, grain);
+    }
+
+    /**
+     * One table alone.
+     *
+     * @param window of the page that it is of
+     */
+    public static Written.Table table(TableModel model, Window window, Words words, ZoneId zone) {
+        return new Writing(words, zone, window.toInclusive().getYear()).table(model);
     }
 
     private Written.Page page(PageModel model) {
         Period period = Period.parse(model.period()).orElseThrow();
-        String beforeWords = words.say(period.beforeWordsKey());
+        String beforeWords = PeriodWords.before(period, words);
         return new Written.Page(
                 model.report(),
                 model.pageId(),
@@ -71,11 +92,11 @@ public final class Writing {
 
     private String showing(PageModel model, Period period) {
         List<String> parts = new ArrayList<>();
-        String named = words.say(period.wordsKey());
         String days = dates.fullWindow(model.window());
-        parts.add(named.isEmpty() ? days : days + ", " + named);
+        parts.add(
+                PeriodWords.of(period, words).map(named -> days + ", " + named).orElse(days));
         for (Filter filter : model.filters()) {
-            parts.add(words.list(filter.anyOf().stream().map(OneLine::of).toList()));
+            parts.add(new FilterWords(words, Integer.MAX_VALUE).of(filter));
         }
         limits(model, words).forEach(parts::add);
         return String.join(" · ", parts);
@@ -191,6 +212,7 @@ public final class Writing {
                 chart.title() + unit + unfinished(chart, window),
                 chart.kind(),
                 chart.grain().isPresent(),
+                chart.categories(),
                 chart.categories().stream()
                         .map(raw -> category(raw, chart.grain()))
                         .toList(),
@@ -272,6 +294,8 @@ public final class Writing {
             case DAY, WEEK -> dates.day(start);
             case MONTH -> dates.month(start);
             case QUARTER -> words.say("quarter", start.get(IsoFields.QUARTER_OF_YEAR), String.valueOf(start.getYear()));
+            case HALF_YEAR ->
+                words.say("half-year", start.getMonthValue() > 1 ? 2 : 1, String.valueOf(start.getYear()));
             case YEAR -> String.valueOf(start.getYear());
         };
     }
@@ -295,7 +319,14 @@ public final class Writing {
             rows.get(rows.size() - 1).set(0, new Written.Cell(words.say("chart.rest"), Written.Verdict.NEITHER));
         }
         List<Written.Cell> total = table.total().isEmpty() ? List.of() : totals(columns, table.total());
-        return new Written.Table(table.id(), table.title(), heads, rows, total);
+        return new Written.Table(
+                table.id(), table.title(), heads, keys(table), table.count().orElse((long) rows.size()), rows, total);
+    }
+
+    private static List<String> keys(TableModel table) {
+        return table.count().isPresent()
+                ? List.of()
+                : table.rows().stream().map(row -> row.get(0)).toList();
     }
 
     private Written.Head head(ColumnModel column) {
@@ -322,10 +353,13 @@ public final class Writing {
     private Written.Cell cell(ColumnModel column, String raw) {
         return switch (column.type()) {
             case TEXT -> new Written.Cell(OneLine.of(raw), Written.Verdict.NEITHER);
-            case DATE ->
-                new Written.Cell(raw.isEmpty() ? "" : dates.weekday(LocalDate.parse(raw)), Written.Verdict.NEITHER);
+            case DATE -> new Written.Cell(raw.isEmpty() ? "" : day(LocalDate.parse(raw)), Written.Verdict.NEITHER);
             case NUMBER -> number(column, raw);
         };
+    }
+
+    private String day(LocalDate day) {
+        return day.getYear() == year ? dates.weekday(day) : dates.fullWeekday(day);
     }
 
     private Written.Cell number(ColumnModel column, String raw) {

@@ -59,6 +59,7 @@ public final class Written {
      * A chart with its words: the drawing code puts them where they belong.
      *
      * @param title with the unit
+     * @param keys what the categories are known by: first days of spans, or values
      * @param categories labels along the axis
      * @param series in drawing order, first at the bottom
      */
@@ -67,6 +68,7 @@ public final class Written {
             String title,
             Block.ChartKind kind,
             boolean overTime,
+            List<String> keys,
             List<String> categories,
             List<Tick> ticks,
             List<Series> series) {}
@@ -81,8 +83,20 @@ public final class Written {
      */
     public record Series(String name, List<Double> values, List<String> written) {}
 
-    /** A table, every cell as it is to be read. */
-    public record Table(String id, String title, List<Head> heads, List<List<Cell>> rows, List<Cell> total) {}
+    /**
+     * A table, every cell as it is to be read.
+     *
+     * @param keys what its lines are known by, where each is a value of a column; none where they are rows of the data
+     * @param count how many rows there are, of which {@code rows} may be the first
+     */
+    public record Table(
+            String id,
+            String title,
+            List<Head> heads,
+            List<String> keys,
+            long count,
+            List<List<Cell>> rows,
+            List<Cell> total) {}
 
     /** A column's head, with its unit. */
     public record Head(String title, boolean number) {}

@@ -41,9 +41,8 @@ public record Losses(List<Loss> lost) {
             }
         }
         terms.filters().stream()
-                .map(filter -> filter.column())
-                .filter(column -> !after.filters().contains(column))
-                .map(column -> new Loss(Kind.FILTER, before.columnTitle(column)))
+                .filter(filter -> !after.takes(filter))
+                .map(filter -> new Loss(Kind.FILTER, before.columnTitle(filter.column())))
                 .forEach(lost::add);
         return new Losses(lost);
     }

@@ -11,10 +11,13 @@ import java.util.TreeSet;
 import java.util.stream.Collectors;
 import mailshelf.core.data.Filter;
 import mailshelf.core.report.Definition;
+import mailshelf.core.report.FilterWords;
 import mailshelf.core.rights.PersonId;
 import mailshelf.core.time.FixedPeriod;
+import mailshelf.core.time.Period;
 import mailshelf.core.time.Recurrence;
 import mailshelf.core.time.Window;
+import mailshelf.core.wording.PeriodWords;
 import mailshelf.core.wording.Words;
 
 /** The plain sentence that a subscription reads as, everywhere: a list of phrases, of which some can be changed. */
@@ -164,11 +167,13 @@ public final class Sentence {
     }
 
     private String period() {
-        if (terms.period() instanceof FixedPeriod fixed) {
-            Window days = new Window(fixed.fromInclusive(), fixed.toInclusive());
-            return words.dates(terms.schedule().zone()).fullWindow(days);
-        }
-        return words.say(terms.period().wordsKey());
+        return PeriodWords.of(terms.period(), words)
+                .orElseGet(() -> words.dates(terms.schedule().zone()).fullWindow(fixed(terms.period())));
+    }
+
+    private static Window fixed(Period period) {
+        FixedPeriod days = (FixedPeriod) period;
+        return new Window(days.fromInclusive(), days.toInclusive());
     }
 
     private String filters() {
@@ -185,11 +190,15 @@ public final class Sentence {
             return noFilters(report, words);
         }
         return words.list(filters.stream()
-                .map(filter -> words.say(
-                        "sentence.filter",
-                        report.columnTitle(filter.column()).toLowerCase(words.locale()),
-                        words.shortList(filter.anyOf(), mostValues)))
+                .map(report::named)
+                .map(filter -> filterWords(filter, words, mostValues))
                 .toList());
+    }
+
+    private static String filterWords(Filter named, Words words, int mostValues) {
+        String column = named.column().toLowerCase(words.locale());
+        String said = new FilterWords(words, mostValues).of(new Filter(column, named.test(), named.values()));
+        return named.test() == Filter.Test.ANY_OF ? words.say("sentence.filter", column, said) : said;
     }
 
     /** "every route, vessel and cause": said, so that nobody sends everything unawares. */

@@ -82,8 +82,4 @@ public record Terms(
     public Window windowAt(Instant at) {
         return period.on(sendDay(at), firstDayOfWeek);
     }
-
-    public Window windowBefore(Instant at) {
-        return period.beforeThat(sendDay(at), firstDayOfWeek);
-    }
 }

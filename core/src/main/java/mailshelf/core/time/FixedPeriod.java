@@ -23,9 +23,4 @@ public record FixedPeriod(LocalDate fromInclusive, LocalDate toInclusive) implem
     public String code() {
         return fromInclusive + "/" + toInclusive;
     }
-
-    @Override
-    public String wordsKey() {
-        return "period.fixed";
-    }
 }

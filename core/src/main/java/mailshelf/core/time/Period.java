@@ -10,7 +10,7 @@ import java.util.Optional;
  * Its code is what addresses and stored terms hold: {@code last-week}, or an ISO 8601 interval
  * {@code 2026-11-01/2026-11-30} for fixed dates.
  */
-public sealed interface Period permits MovingPeriod, FixedPeriod {
+public sealed interface Period permits CalendarPeriod, FixedPeriod {
     /** The days meant on {@code day} (the day of reading or sending, in the subscription's zone). */
     Window on(LocalDate day, DayOfWeek firstDayOfWeek);
 
@@ -18,7 +18,7 @@ public sealed interface Period permits MovingPeriod, FixedPeriod {
     Window beforeThat(LocalDate day, DayOfWeek firstDayOfWeek);
 
     /**
-     * The same days a year ago; periods of weeks go back 52 of them, so that Mondays are compared with Mondays.
+     * The same days a year ago; periods of days or weeks go back 52 weeks, so that Mondays are compared with Mondays.
      *
      * @param window what it resolves to
      */
@@ -29,20 +29,11 @@ public sealed interface Period permits MovingPeriod, FixedPeriod {
     /** Stable text form, read back by {@link #parse}. */
     String code();
 
-    /** Key of the words for the period, e.g. {@code period.last-week}. */
-    String wordsKey();
-
-    /** Key of the words for what it is compared with, e.g. {@code period.last-week.before}. */
-    default String beforeWordsKey() {
-        return wordsKey() + ".before";
-    }
-
     /** Reads a code; empty where it is none. */
     static Optional<Period> parse(String code) {
-        for (MovingPeriod moving : MovingPeriod.values()) {
-            if (moving.code().equals(code)) {
-                return Optional.of(moving);
-            }
+        Optional<CalendarPeriod> moving = CalendarPeriod.read(code);
+        if (moving.isPresent()) {
+            return Optional.of(moving.get());
         }
         int slash = code.indexOf('/');
         if (slash < 0) {

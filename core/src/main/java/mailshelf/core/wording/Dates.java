@@ -30,7 +30,7 @@ public final class Dates {
     /** "Mon 23 Nov 2026, 07:00", for what is read long after. */
     public String fullMoment(Instant at) {
         ZonedDateTime local = at.atZone(zone);
-        return pattern("EEE d MMM uuuu", local.toLocalDate()) + ", " + TIME.format(local);
+        return fullWeekday(local.toLocalDate()) + ", " + TIME.format(local);
     }
 
     /** "07:00:03". */
@@ -55,6 +55,11 @@ public final class Dates {
     /** "Mon 23 Nov". */
     public String weekday(LocalDate day) {
         return pattern("EEE d MMM", day);
+    }
+
+    /** "Mon 23 Nov 2026". */
+    public String fullWeekday(LocalDate day) {
+        return pattern("EEE d MMM uuuu", day);
     }
 
     /** "Nov 2026". */

@@ -7,6 +7,7 @@ import java.time.ZoneId;
 import java.util.List;
 import java.util.Locale;
 import mailshelf.core.data.Allowed;
+import mailshelf.core.data.Filter;
 import mailshelf.core.report.Block;
 import mailshelf.core.report.Ferries;
 import mailshelf.core.report.PageModel;
@@ -60,6 +61,7 @@ class KeptJsonTest {
         PageModel page = CoreJson.read(PAGE_OF_SCHEMA_1, PageModel.class);
 
         assertThat(page.allowed()).isEmpty();
+        assertThat(page.filters()).containsExactly(Filter.anyOf("route", List.of("1 Ness–Hovden")));
         assertThat(((PageModel.FigureModel) page.blocks().get(0)).against()).isEqualTo(Block.Against.BEFORE);
         assertThat(page.rows()).isEqualTo(413);
         var figure = (PageModel.FigureModel) page.blocks().get(0);

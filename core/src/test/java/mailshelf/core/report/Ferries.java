@@ -83,10 +83,9 @@ public final class Ferries {
 
     public static Evaluation.Question question(String periodCode, Table table, List<Filter> filters) {
         Period period = Period.parse(periodCode).orElseThrow();
-        return new Evaluation.Question(
-                periodCode,
-                period.on(TODAY, DayOfWeek.MONDAY),
-                period.beforeThat(TODAY, DayOfWeek.MONDAY),
+        return Evaluation.Question.of(
+                period,
+                TODAY,
                 DayOfWeek.MONDAY,
                 filters,
                 new PageModel.Freshness(table.lastDay(), Instant.parse("2026-11-25T04:40:00Z"), 3));

@@ -16,7 +16,7 @@ class WritingTest {
 
     @Test
     void a_page_says_its_period_its_filters_and_how_fresh_it_is() {
-        PageModel model = Ferries.page(1, "last-week", List.of(new Filter("route", List.of("1 Ness–Hovden"))));
+        PageModel model = Ferries.page(1, "last-week", List.of(Filter.anyOf("route", List.of("1 Ness–Hovden"))));
 
         Written.Page page = Writing.page(model, ENGLISH, OSLO);
 

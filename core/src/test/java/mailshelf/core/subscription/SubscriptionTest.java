@@ -18,7 +18,7 @@ import mailshelf.core.json.CoreJson;
 import mailshelf.core.report.Ferries;
 import mailshelf.core.report.ReportId;
 import mailshelf.core.rights.PersonId;
-import mailshelf.core.time.MovingPeriod;
+import mailshelf.core.time.CalendarPeriod;
 import mailshelf.core.time.Recurrence;
 import mailshelf.core.time.Schedule;
 import mailshelf.core.wording.Words;
@@ -32,7 +32,7 @@ class SubscriptionTest {
     @Test
     void it_reads_as_one_plain_sentence() {
         Terms terms =
-                terms(List.of("p1", "p2"), List.of(new Filter("route", List.of("1 Ness–Hovden"))), List.of(IDA, TOR));
+                terms(List.of("p1", "p2"), List.of(Filter.anyOf("route", List.of("1 Ness–Hovden"))), List.of(IDA, TOR));
 
         assertThat(Sentence.text(terms, facts(), Words.in(Locale.ENGLISH)))
                 .isEqualTo("Every Monday and Thursday at 07:00 (Europe/Oslo), all 2 pages of Cancelled sailings for "
@@ -95,7 +95,7 @@ class SubscriptionTest {
 
     @Test
     void terms_kept_as_json_come_back_equal() {
-        Terms terms = terms(List.of("p1"), List.of(new Filter("cause", List.of("wind"))), List.of(IDA));
+        Terms terms = terms(List.of("p1"), List.of(Filter.anyOf("cause", List.of("wind"))), List.of(IDA));
 
         assertThat(CoreJson.read(CoreJson.write(terms), Terms.class)).isEqualTo(terms);
     }
@@ -124,7 +124,7 @@ class SubscriptionTest {
                 "Cancelled, weekly",
                 new ReportId(1),
                 pages,
-                MovingPeriod.LAST_WEEK,
+                CalendarPeriod.LAST_WEEK,
                 DayOfWeek.MONDAY,
                 filters,
                 SeenAs.RECIPIENT,

@@ -4,60 +4,101 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.DayOfWeek;
 import java.time.LocalDate;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import net.jqwik.api.constraints.IntRange;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.MethodSource;
 import org.junit.jupiter.params.provider.ValueSource;
 
 class PeriodTest {
     @ParameterizedTest
     @CsvSource({
-        "last-week, 2026-11-25, MONDAY, 2026-11-16, 2026-11-22",
-        "last-week, 2026-11-25, SUNDAY, 2026-11-15, 2026-11-21",
-        "last-4-weeks, 2026-11-23, MONDAY, 2026-10-26, 2026-11-22",
-        "this-month, 2026-11-25, MONDAY, 2026-11-01, 2026-11-25",
-        "last-month, 2026-03-31, MONDAY, 2026-02-01, 2026-02-28"
+        "today, 2026-11-25, MONDAY, 2026-11-25, 2026-11-25, 2026-11-24, 2026-11-24",
+        "yesterday, 2026-11-25, MONDAY, 2026-11-24, 2026-11-24, 2026-11-23, 2026-11-23",
+        "last-week, 2026-11-25, MONDAY, 2026-11-16, 2026-11-22, 2026-11-09, 2026-11-15",
+        "last-week, 2026-11-25, SUNDAY, 2026-11-15, 2026-11-21, 2026-11-08, 2026-11-14",
+        "last-week, 2026-11-25, SATURDAY, 2026-11-14, 2026-11-20, 2026-11-07, 2026-11-13",
+        "this-week, 2026-11-25, MONDAY, 2026-11-23, 2026-11-25, 2026-11-16, 2026-11-18",
+        "whole-week, 2026-11-25, MONDAY, 2026-11-23, 2026-11-29, 2026-11-16, 2026-11-22",
+        "last-4-weeks, 2026-11-23, MONDAY, 2026-10-26, 2026-11-22, 2026-09-28, 2026-10-25",
+        "last-7-days, 2026-11-25, MONDAY, 2026-11-18, 2026-11-24, 2026-11-11, 2026-11-17",
+        "last-7-days-with-this, 2026-11-25, MONDAY, 2026-11-19, 2026-11-25, 2026-11-12, 2026-11-18",
+        "this-month, 2026-11-25, MONDAY, 2026-11-01, 2026-11-25, 2026-10-01, 2026-10-25",
+        "this-month, 2026-03-31, MONDAY, 2026-03-01, 2026-03-31, 2026-02-01, 2026-02-28",
+        "last-month, 2026-03-31, MONDAY, 2026-02-01, 2026-02-28, 2026-01-01, 2026-01-31",
+        "last-3-months-with-this, 2026-11-25, MONDAY, 2026-09-01, 2026-11-25, 2026-06-01, 2026-08-25",
+        "last-quarter, 2026-01-01, MONDAY, 2025-10-01, 2025-12-31, 2025-07-01, 2025-09-30",
+        "this-half-year, 2026-08-31, MONDAY, 2026-07-01, 2026-08-31, 2026-01-01, 2026-02-28",
+        "last-half-year, 2026-08-31, MONDAY, 2026-01-01, 2026-06-30, 2025-07-01, 2025-12-31",
+        "whole-year, 2026-08-31, MONDAY, 2026-01-01, 2026-12-31, 2025-01-01, 2025-12-31",
+        "past-12-months, 2026-11-25, MONDAY, 2025-11-25, 2026-11-24, 2024-11-25, 2025-11-24",
+        "past-1-months, 2026-03-31, MONDAY, 2026-02-28, 2026-03-30, 2026-01-28, 2026-02-27",
     })
-    void means_these_days(String code, LocalDate day, DayOfWeek first, LocalDate from, LocalDate to) {
-        assertThat(Period.parse(code).orElseThrow().on(day, first)).isEqualTo(new Window(from, to));
+    void means_these_days(
+            String code,
+            LocalDate day,
+            DayOfWeek first,
+            LocalDate from,
+            LocalDate to,
+            LocalDate fromBefore,
+            LocalDate toBefore) {
+        Period period = Period.parse(code).orElseThrow();
+        assertThat(period.on(day, first)).isEqualTo(new Window(from, to));
+        assertThat(period.beforeThat(day, first)).isEqualTo(new Window(fromBefore, toBefore));
     }
 
-    @Test
-    void this_month_is_compared_with_the_same_days_of_a_shorter_month_as_far_as_it_goes() {
-        assertThat(MovingPeriod.THIS_MONTH.beforeThat(LocalDate.of(2026, 3, 31), DayOfWeek.MONDAY))
-                .isEqualTo(new Window(LocalDate.of(2026, 2, 1), LocalDate.of(2026, 2, 28)));
+    static Stream<CalendarPeriod> all() {
+        return Stream.of(CalendarPeriod.Reach.values())
+                .flatMap(reach -> Stream.of(Grain.values())
+                        .flatMap(grain -> IntStream.of(1, 2, 13).boxed().flatMap(count -> of(reach, count, grain))));
+    }
+
+    private static Stream<CalendarPeriod> of(CalendarPeriod.Reach reach, int count, Grain grain) {
+        try {
+            return Stream.of(new CalendarPeriod(reach, count, grain));
+        } catch (IllegalArgumentException e) {
+            return Stream.empty();
+        }
+    }
+
+    @ParameterizedTest
+    @MethodSource("all")
+    void whatever_the_day_it_is_read_back_and_what_it_is_compared_with_lies_before_it(CalendarPeriod period) {
+        assertThat(Period.parse(period.code())).contains(period);
+        for (int offset = 0; offset < 1500; offset++) {
+            LocalDate day = LocalDate.of(2023, 12, 1).plusDays(offset);
+            Window window = period.on(day, DayOfWeek.SUNDAY);
+            Window before = period.beforeThat(day, DayOfWeek.SUNDAY);
+            assertThat(before.toInclusive()).as("%s on %s", period, day).isBefore(window.fromInclusive());
+            assertThat(window.contains(day) || window.toInclusive().isEqual(day.minusDays(1)) || isCut(period))
+                    .isTrue();
+        }
+    }
+
+    /** Complete spans may end long before the day. */
+    private static boolean isCut(CalendarPeriod period) {
+        return period.reach() == CalendarPeriod.Reach.COMPLETE;
     }
 
     @Property(seed = "20261125")
     void last_weeks_and_last_months_tile_the_calendar(
             @ForAll @IntRange(min = 0, max = 20000) int offset, @ForAll DayOfWeek first) {
         LocalDate day = LocalDate.of(1990, 1, 1).plusDays(offset);
-        Window week = MovingPeriod.LAST_WEEK.on(day, first);
-        Window nextWeek = MovingPeriod.LAST_WEEK.on(day.plusWeeks(1), first);
-        Window month = MovingPeriod.LAST_MONTH.on(day, first);
-        Window nextMonth = MovingPeriod.LAST_MONTH.on(day.withDayOfMonth(1).plusMonths(1), first);
+        Window week = CalendarPeriod.LAST_WEEK.on(day, first);
+        Window nextWeek = CalendarPeriod.LAST_WEEK.on(day.plusWeeks(1), first);
+        Window month = Period.parse("last-month").orElseThrow().on(day, first);
+        Window nextMonth = Period.parse("last-month")
+                .orElseThrow()
+                .on(day.withDayOfMonth(1).plusMonths(1), first);
 
         assertThat(week.days()).isEqualTo(7);
         assertThat(nextWeek.fromInclusive()).isEqualTo(week.toInclusive().plusDays(1));
         assertThat(nextMonth.fromInclusive()).isEqualTo(month.toInclusive().plusDays(1));
-    }
-
-    @Property(seed = "20261125")
-    void what_a_period_is_compared_with_ends_the_day_before_or_is_the_same_days_a_month_before(
-            @ForAll MovingPeriod period, @ForAll @IntRange(min = 0, max = 20000) int offset) {
-        LocalDate day = LocalDate.of(1990, 1, 1).plusDays(offset);
-        Window window = period.on(day, DayOfWeek.MONDAY);
-        Window before = period.beforeThat(day, DayOfWeek.MONDAY);
-
-        if (period == MovingPeriod.THIS_MONTH) {
-            assertThat(before.fromInclusive()).isEqualTo(window.fromInclusive().minusMonths(1));
-            assertThat(before.days()).isLessThanOrEqualTo(window.days());
-        } else {
-            assertThat(before.toInclusive()).isEqualTo(window.fromInclusive().minusDays(1));
-        }
     }
 
     @Test
@@ -65,11 +106,23 @@ class PeriodTest {
         Period fixed = new FixedPeriod(LocalDate.of(2026, 1, 1), LocalDate.of(2026, 1, 31));
 
         assertThat(Period.parse(fixed.code())).contains(fixed);
-        assertThat(Period.parse("last-month")).contains(MovingPeriod.LAST_MONTH);
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"", "yesterday-ish", "2026-02-30/2026-03-01", "2026-03-02/2026-03-01", "/"})
+    @ValueSource(
+            strings = {
+                "",
+                "yesterday-ish",
+                "last-0-weeks",
+                "last-1-weeks",
+                "last-1000-days",
+                "whole-day",
+                "past-12-weeks",
+                "this-4-weeks",
+                "2026-02-30/2026-03-01",
+                "2026-03-02/2026-03-01",
+                "/"
+            })
     void what_is_no_period_is_refused(String code) {
         assertThat(Period.parse(code)).isEmpty();
     }

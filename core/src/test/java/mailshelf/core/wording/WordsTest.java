@@ -13,9 +13,10 @@ import java.util.ResourceBundle;
 import java.util.stream.Stream;
 import mailshelf.core.Problem;
 import mailshelf.core.audience.Recipient;
+import mailshelf.core.data.Filter;
 import mailshelf.core.delivery.DeliveryState;
 import mailshelf.core.delivery.Trigger;
-import mailshelf.core.time.MovingPeriod;
+import mailshelf.core.time.Period;
 import mailshelf.core.time.Window;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -50,16 +51,12 @@ class WordsTest {
                         keys("trigger.", Trigger.Kind.values()),
                         keys("inclusion.", Recipient.Inclusion.values()),
                         keys("delivery.", DeliveryState.values()),
-                        keys("", MovingPeriod.values()).map(WordsTest::ofPeriod))
+                        keys("filter.", Filter.Test.values()))
                 .flatMap(keys -> keys);
     }
 
     private static Stream<String> keys(String before, Enum<?>[] values) {
         return Arrays.stream(values).map(value -> before + value.name());
-    }
-
-    private static String ofPeriod(String name) {
-        return MovingPeriod.valueOf(name).wordsKey();
     }
 
     @ParameterizedTest
@@ -103,6 +100,23 @@ class WordsTest {
 
     @Test
     void a_language_that_is_not_there_yet_reads_english() {
-        assertThat(Words.in(Locale.FRENCH).say("period.last-week")).isEqualTo("last week");
+        assertThat(Words.in(Locale.FRENCH).say("period.COMPLETE.WEEK", 1)).isEqualTo("last week");
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "yesterday, yesterday, the day before",
+        "today, today so far, yesterday",
+        "last-week, last week, the week before",
+        "last-4-weeks, the last 4 weeks, the 4 weeks before",
+        "last-4-weeks-with-this, the last 4 weeks with this one to date, the same days of the 4 weeks before",
+        "this-half-year, this half-year to date, the same days of the half-year before",
+        "whole-quarter, the whole of this quarter, the quarter before",
+        "past-12-months, the past 12 months, the 12 months before",
+    })
+    void a_period_is_called_as_people_call_it(String code, String said, String before) {
+        Period period = Period.parse(code).orElseThrow();
+        assertThat(PeriodWords.of(period, words)).contains(said);
+        assertThat(PeriodWords.before(period, words)).isEqualTo(before);
     }
 }

@@ -342,6 +342,7 @@ public final class ChartPainter {
 
     private Mark mark(int category) {
         int count = chart.categories().size();
+        String key = chart.keys().get(category);
         StringBuilder label = new StringBuilder(chart.categories().get(category)).append(": ");
         List<String> values = chart.series().stream()
                 .map(series -> directLabel(series, category))
@@ -350,8 +351,8 @@ public final class ChartPainter {
         double share = (lying ? data.getHeight() : data.getWidth()) / count;
         double from = middle(category) - share / 2;
         return lying
-                ? new Mark(area.getMinX(), from, area.getWidth(), share, label.toString())
-                : new Mark(from, data.getMinY(), share, data.getHeight(), label.toString());
+                ? new Mark(area.getMinX(), from, area.getWidth(), share, key, label.toString())
+                : new Mark(from, data.getMinY(), share, data.getHeight(), key, label.toString());
     }
 
     private void text(String text, double x, double y, Color colour) {

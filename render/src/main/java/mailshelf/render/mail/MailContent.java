@@ -50,7 +50,7 @@ public record MailContent(
             }
             rows.add(row);
         }
-        return new Written.Table(chart.id(), chart.title(), heads, rows, List.of());
+        return new Written.Table(chart.id(), chart.title(), heads, List.of(), rows.size(), rows, List.of());
     }
 
     private static Written.Cell cell(String text) {

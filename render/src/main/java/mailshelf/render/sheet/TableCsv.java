@@ -4,6 +4,7 @@ import de.siegmar.fastcsv.writer.CsvWriter;
 import java.io.IOException;
 import java.io.StringWriter;
 import java.io.UncheckedIOException;
+import java.io.Writer;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
@@ -21,7 +22,14 @@ public final class TableCsv {
     /** @param heads of the same table, as it is written */
     public static byte[] of(PageModel.TableModel table, List<Written.Head> heads) {
         StringWriter text = new StringWriter();
-        try (CsvWriter csv = CsvWriter.builder().build(text)) {
+        write(table, heads, text);
+        return text.toString().getBytes(StandardCharsets.UTF_8);
+    }
+
+    /** As {@link #of}, row by row; the writer is left open. */
+    public static void write(PageModel.TableModel table, List<Written.Head> heads, Writer to) {
+        try {
+            CsvWriter csv = CsvWriter.builder().build(to);
             csv.writeRecord(heads.stream().map(head -> harmless(head.title())).toList());
             for (List<String> row : table.rows()) {
                 List<String> cells = new ArrayList<>(row.size());
@@ -31,10 +39,10 @@ public final class TableCsv {
                 }
                 csv.writeRecord(cells);
             }
+            csv.flush();
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
-        return text.toString().getBytes(StandardCharsets.UTF_8);
     }
 
     private static String harmless(String text) {

@@ -76,7 +76,7 @@ class HostileLabelsTest {
                 4,
                 List.of(figure("a"), figure("b")),
                 List.of(chart(Block.ChartKind.BARS, false), chart(Block.ChartKind.LINE, false)),
-                List.of(new Written.Table("t", MARKUP, heads, rows, List.of())),
+                List.of(new Written.Table("t", MARKUP, heads, List.of(), rows.size(), rows, List.of())),
                 List.of(new Written.Text("x", ENDLESS, ENDLESS + " " + MARKUP)),
                 List.of("a", "b", "BARS", "LINE", "t", "x"));
         return ReportPdf.of(
@@ -101,6 +101,6 @@ class HostileLabelsTest {
                         new Written.Series(i == 0 ? MARKUP : ENDLESS, List.of(1.0, 2.0, 3.0), List.of("1", "2", "3")))
                 .toList();
         List<Written.Tick> ticks = List.of(new Written.Tick(0, "0"), new Written.Tick(6, "6"));
-        return new Written.Chart(kind.name(), ENDLESS, kind, overTime, categories, ticks, series);
+        return new Written.Chart(kind.name(), ENDLESS, kind, overTime, categories, categories, ticks, series);
     }
 }

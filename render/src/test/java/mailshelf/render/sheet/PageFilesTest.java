@@ -182,6 +182,7 @@ class PageFilesTest {
                 table.id(),
                 table.title(),
                 table.columns(),
+                Optional.of(50_001L),
                 Collections.nCopies(50_001, table.rows().get(0)),
                 List.of());
         PageModel model = new PageModel(

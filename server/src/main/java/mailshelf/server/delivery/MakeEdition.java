@@ -41,13 +41,8 @@ public class MakeEdition {
 
     public List<PageModel> evaluate(Order order) {
         Terms terms = order.terms();
-        Evaluation.Question question = new Evaluation.Question(
-                terms.period().code(),
-                terms.windowAt(order.at()),
-                terms.windowBefore(order.at()),
-                terms.firstDayOfWeek(),
-                terms.filters(),
-                order.freshness());
+        Evaluation.Question question = Evaluation.Question.of(
+                terms.period(), terms.sendDay(order.at()), terms.firstDayOfWeek(), terms.filters(), order.freshness());
         return order.definition().pages().stream()
                 .filter(page -> terms.pages().contains(page.id()))
                 .map(page -> Evaluation.page(order.definition(), page, order.slice(), question))

@@ -253,8 +253,14 @@ class DemoHouse implements Opening {
                         "pages", List.of("every"),
                         "filters",
                                 List.of(
-                                        Map.of("column", "route", "anyOf", List.of("3 Sandvoll–Ness")),
-                                        Map.of("column", "cause", "anyOf", List.of("engine"))),
+                                        Map.of(
+                                                "column",
+                                                "route",
+                                                "test",
+                                                "ANY_OF",
+                                                "values",
+                                                List.of("3 Sandvoll–Ness")),
+                                        Map.of("column", "cause", "test", "ANY_OF", "values", List.of("engine"))),
                         "recipients", ids("Ida Solvang"),
                         "output", Map.of("pdf", false, "picture", false),
                         "schedule", schedule("FREQ=WEEKLY;BYDAY=MO", "06:50")));

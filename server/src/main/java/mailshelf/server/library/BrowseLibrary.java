@@ -1,14 +1,11 @@
 package mailshelf.server.library;
 
-import java.text.Normalizer;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
-import java.util.stream.Stream;
 import mailshelf.core.data.Viewer;
 import mailshelf.core.report.Definition;
 import mailshelf.core.report.Evaluation;
@@ -23,7 +20,8 @@ import mailshelf.core.rights.Verb;
 import mailshelf.core.subscription.State;
 import mailshelf.core.subscription.Subscription;
 import mailshelf.core.subscription.SubscriptionId;
-import mailshelf.core.time.MovingPeriod;
+import mailshelf.core.time.CalendarPeriod;
+import mailshelf.core.wording.Folded;
 import mailshelf.core.wording.Words;
 import mailshelf.render.chart.ChartSvg;
 import mailshelf.server.clock.BusinessClock;
@@ -169,15 +167,8 @@ class BrowseLibrary {
         texts.addAll(definition.tags());
         definition.pages().forEach(page -> texts.add(page.title()));
         texts.addAll(definition.columnTitles().values());
-        Set<String> known = Set.copyOf(words(String.join(" ", texts)).toList());
-        return words(question).allMatch(asked -> known.stream().anyMatch(word -> word.startsWith(asked)));
-    }
-
-    /** Words in small letters without accents: "Fjörd" is found by "fjord". */
-    private static Stream<String> words(String text) {
-        String plain = Normalizer.normalize(text, Normalizer.Form.NFD).replaceAll("\\p{M}", "");
-        return Stream.of(plain.toLowerCase(Locale.ROOT).split("[^\\p{L}\\p{N}]+"))
-                .filter(word -> !word.isEmpty());
+        Set<String> known = Set.copyOf(Folded.words(String.join(" ", texts)).toList());
+        return Folded.words(question).allMatch(asked -> known.stream().anyMatch(word -> word.startsWith(asked)));
     }
 
     private Entry entry(Person who, Found found) {
@@ -185,13 +176,8 @@ class BrowseLibrary {
         Words words = Words.in(Languages.supported(who.locale()));
         Tables.Loaded loaded = tables.newest(found.published().dataSet());
         LocalDate today = clock.instant().atZone(who.zone()).toLocalDate();
-        Evaluation.Question question = new Evaluation.Question(
-                MovingPeriod.LAST_WEEK.code(),
-                MovingPeriod.LAST_WEEK.on(today, who.firstDayOfWeek()),
-                MovingPeriod.LAST_WEEK.beforeThat(today, who.firstDayOfWeek()),
-                who.firstDayOfWeek(),
-                List.of(),
-                loaded.freshness());
+        Evaluation.Question question = Evaluation.Question.of(
+                CalendarPeriod.LAST_WEEK, today, who.firstDayOfWeek(), List.of(), loaded.freshness());
         PageModel first =
                 Evaluation.page(definition, definition.pages().get(0), loaded.seenBy(found.viewer()), question);
         Written.Page written = Writing.page(first, words, who.zone());

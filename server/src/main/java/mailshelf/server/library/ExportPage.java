@@ -1,10 +1,16 @@
 package mailshelf.server.library;
 
+import java.io.IOException;
+import java.io.OutputStream;
+import java.io.OutputStreamWriter;
+import java.io.Writer;
+import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Locale;
 import mailshelf.core.Problem;
 import mailshelf.core.report.PageModel;
 import mailshelf.core.report.ReportId;
+import mailshelf.core.report.Writing;
 import mailshelf.core.report.Written;
 import mailshelf.core.rights.Person;
 import mailshelf.core.wording.Words;
@@ -22,6 +28,7 @@ import org.springframework.stereotype.Component;
 @Component
 class ExportPage {
     private final ReadReport read;
+    private final ReadRows rows;
     private final BusinessClock clock;
 
     /** What sort of file. */
@@ -47,17 +54,17 @@ class ExportPage {
     /** @param name for whom it is saved */
     record File(String name, FileKind kind, byte[] bytes) {}
 
-    ExportPage(ReadReport read, BusinessClock clock) {
+    ExportPage(ReadReport read, ReadRows rows, BusinessClock clock) {
         this.read = read;
+        this.rows = rows;
         this.clock = clock;
     }
 
     /** @param block the id of one block; "" for the page */
     File run(Person who, ReportId id, ReadReport.Wish wish, FileKind kind, String block) {
-        ReadReport.Shown shown = read.shown(who, id, wish);
         Words words = Words.in(Languages.supported(who.locale()));
-        PageModel model = shown.model();
-        Written.Page page = shown.view().page();
+        PageModel model = read.asked(who, id, wish).model();
+        Written.Page page = Writing.page(model, words, who.zone());
         byte[] bytes = switch (kind) {
             case PDF -> pdf(who, page, words);
             case XLSX -> PageXlsx.of(model, page);
@@ -67,7 +74,35 @@ class ExportPage {
         String of = block.isEmpty() ? page.title() : title(model, block);
         String days = words.dates(who.zone()).fullWindow(model.window());
         String name = page.report() + ", " + of + " " + days + "." + kind.name().toLowerCase(Locale.ROOT);
-        return new File(name.replaceAll("[\\\\/:*?\"<>|\\p{Cntrl}]", " "), kind, bytes);
+        return new File(saved(name), kind, bytes);
+    }
+
+    /** A file of rows, written as it goes out: there may be a million. */
+    record Rows(String name, PageModel.TableModel table, List<Written.Head> heads) {
+        void write(OutputStream out) throws IOException {
+            Writer text = new OutputStreamWriter(out, StandardCharsets.UTF_8);
+            TableCsv.write(table, heads, text);
+            text.flush();
+        }
+    }
+
+    Rows rows(Person who, ReportId id, ReadRows.Wish wish) {
+        ReadReport.Asked page = read.asked(who, id, wish.page());
+        PageModel.TableModel table = rows.table(id, page, wish);
+        Words words = Words.in(Languages.supported(who.locale()));
+        String of = String.join(", ", rows.of(page, wish.mark(), words, who));
+        String days = words.dates(who.zone()).fullWindow(page.question().window());
+        List<Written.Head> heads = Writing.table(
+                        table.shortened(0), page.question().window(), words, who.zone())
+                .heads();
+        String name =
+                page.definition().title() + ", " + (of.isEmpty() ? page.page().title() : of) + " " + days;
+        return new Rows(saved(name + ".csv"), table, heads);
+    }
+
+    /** Without what file systems do not take. */
+    private static String saved(String name) {
+        return name.replaceAll("[\\\\/:*?\"<>|\\p{Cntrl}]", " ");
     }
 
     private byte[] pdf(Person who, Written.Page page, Words words) {

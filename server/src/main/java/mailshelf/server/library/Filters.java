@@ -1,40 +1,115 @@
 package mailshelf.server.library;
 
+import java.net.URLEncoder;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import mailshelf.core.Problem;
+import mailshelf.core.data.Column;
 import mailshelf.core.data.Filter;
 import mailshelf.core.report.Definition;
 
-/** Filters as they stand in an address: {@code filter=route:3 Sandvoll–Ness}, once a value. */
+/**
+ * Filters as they stand in an address: {@code filter=route:3 Sandvoll–Ness}, once a value, {@code except=} for all
+ * others, {@code contains=cause:wind}, {@code between=delay:10..30} with either end left out, {@code
+ * top=route:5..cancelled}, {@code empty=cause}, {@code filled=cause}.
+ */
 public final class Filters {
+    private static final Map<Filter.Test, String> NAMES = new EnumMap<>(Map.of(
+            Filter.Test.ANY_OF, "filter",
+            Filter.Test.NONE_OF, "except",
+            Filter.Test.CONTAINS, "contains",
+            Filter.Test.BETWEEN, "between",
+            Filter.Test.TOP, "top",
+            Filter.Test.EMPTY, "empty",
+            Filter.Test.FILLED, "filled"));
+    private static final String AND = "..";
+
     private Filters() {}
 
-    public static List<Filter> parse(List<String> parameters, Definition definition) {
-        Map<String, List<String>> values = new LinkedHashMap<>();
-        for (String parameter : parameters) {
-            int colon = parameter.indexOf(':');
-            if (colon < 1) {
-                throw Problem.invalid("report.bad-filter", parameter);
+    /**
+     * Reads all that an address has.
+     *
+     * @param parameters as it has them, which may be others besides
+     * @throws Problem {@code report.bad-filter} for what is none, or not of a column that may be narrowed by
+     */
+    public static List<Filter> parse(Map<String, String[]> parameters, Definition definition) {
+        List<Filter> filters = new ArrayList<>();
+        NAMES.forEach((test, name) -> {
+            Map<String, List<String>> byColumn = new LinkedHashMap<>();
+            for (String parameter : parameters.getOrDefault(name, new String[0])) {
+                String column = column(parameter, definition).orElseThrow(() -> bad(parameter));
+                String value = parameter.equals(column) ? "" : parameter.substring(column.length() + 1);
+                byColumn.computeIfAbsent(column, added -> new ArrayList<>()).add(value);
             }
-            values.computeIfAbsent(parameter.substring(0, colon), column -> new ArrayList<>())
-                    .add(parameter.substring(colon + 1));
-        }
-        List<Filter> filters = values.entrySet().stream()
-                .map(entry -> new Filter(entry.getKey(), entry.getValue()))
-                .toList();
+            byColumn.forEach((column, values) -> filters.addAll(filters(column, test, values)));
+        });
         requireOffered(filters, definition);
         return filters;
     }
 
-    /** Only columns that the publisher offers can be filtered by. */
+    /** Names may have colons in them, so that the longest that fits is meant. */
+    private static Optional<String> column(String parameter, Definition definition) {
+        return definition.narrowable().stream()
+                .map(Column::name)
+                .filter(name -> parameter.equals(name) || parameter.startsWith(name + ":"))
+                .max((a, b) -> Integer.compare(a.length(), b.length()));
+    }
+
+    private static List<Filter> filters(String column, Filter.Test test, List<String> values) {
+        try {
+            return switch (test) {
+                case ANY_OF, NONE_OF -> List.of(new Filter(column, test, values));
+                case CONTAINS ->
+                    values.stream()
+                            .map(value -> new Filter(column, test, List.of(value)))
+                            .toList();
+                case BETWEEN, TOP ->
+                    values.stream()
+                            .map(value -> new Filter(column, test, Arrays.asList(value.split("\\.\\.", 2))))
+                            .toList();
+                case EMPTY, FILLED -> List.of(new Filter(column, test, List.of()));
+            };
+        } catch (IllegalArgumentException e) {
+            throw bad(column + ":" + String.join(AND, values));
+        }
+    }
+
+    private static Problem bad(String parameter) {
+        return Problem.invalid("report.bad-filter", parameter);
+    }
+
+    /** Refuses filters by columns that the publisher does not offer, and those that make no sense for theirs. */
     public static void requireOffered(List<Filter> filters, Definition definition) {
         for (Filter filter : filters) {
-            if (!definition.filters().contains(filter.column())) {
-                throw Problem.invalid("report.bad-filter", filter.column());
+            if (!definition.takes(filter)) {
+                throw bad(filter.column());
             }
         }
+    }
+
+    /** As {@link #parse} reads them, each with an ampersand before it. */
+    public static String query(List<Filter> filters) {
+        StringBuilder query = new StringBuilder();
+        for (Filter filter : filters) {
+            List<String> values = switch (filter.test()) {
+                case ANY_OF, NONE_OF, CONTAINS -> filter.values();
+                case BETWEEN, TOP -> List.of(String.join(AND, filter.values()));
+                case EMPTY, FILLED -> List.of("");
+            };
+            for (String value : values) {
+                String named = value.isEmpty() ? filter.column() : filter.column() + ":" + value;
+                query.append('&')
+                        .append(NAMES.get(filter.test()))
+                        .append('=')
+                        .append(URLEncoder.encode(named, StandardCharsets.UTF_8));
+            }
+        }
+        return query.toString();
     }
 }

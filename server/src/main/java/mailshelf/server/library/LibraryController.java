@@ -3,7 +3,10 @@ package mailshelf.server.library;
 import jakarta.servlet.http.HttpServletRequest;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
+import java.util.Optional;
+import mailshelf.core.report.ColumnValues;
 import mailshelf.core.report.ReportId;
+import mailshelf.core.report.RowsBehind;
 import mailshelf.core.rights.Person;
 import mailshelf.core.time.Period;
 import org.springframework.http.ContentDisposition;
@@ -14,6 +17,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
 
 /** The library over HTTP. */
 @RestController
@@ -24,11 +28,13 @@ class LibraryController {
     private static final double PAPER = 608;
 
     private final ReadReport read;
+    private final ReadRows rows;
     private final ExportPage export;
 
-    LibraryController(BrowseLibrary browse, ReadReport read, ExportPage export) {
+    LibraryController(BrowseLibrary browse, ReadReport read, ReadRows rows, ExportPage export) {
         this.browse = browse;
         this.read = read;
+        this.rows = rows;
         this.export = export;
     }
 
@@ -64,20 +70,105 @@ class LibraryController {
             @RequestParam(defaultValue = "last-week") Period period,
             HttpServletRequest request) {
         ExportPage.File file = export.run(who, id, wish(page, period, PAPER, request), kind, block);
-        ContentDisposition saved = ContentDisposition.attachment()
-                .filename(file.name(), StandardCharsets.UTF_8)
-                .build();
         return ResponseEntity.ok()
                 .contentType(file.kind().type())
-                .header(HttpHeaders.CONTENT_DISPOSITION, saved.toString())
+                .header(HttpHeaders.CONTENT_DISPOSITION, saved(file.name()))
                 .body(file.bytes());
+    }
+
+    /**
+     * Rows of the data, a stretch at a time.
+     *
+     * @param block the id of the block that they are behind; empty for all rows of the page
+     * @param category the mark or line of the block that they are behind, as its key; without, all of the block's
+     * @param sort the column that they are sorted by; empty for the order of the data
+     * @param from place of the first row wanted, from 0
+     */
+    @GetMapping("/reports/{id}/rows")
+    ReadRows.RowsView rows(
+            Person who,
+            @PathVariable ReportId id,
+            @RequestParam(defaultValue = "") String page,
+            @RequestParam(defaultValue = "last-week") Period period,
+            @RequestParam(defaultValue = "") String block,
+            @RequestParam Optional<String> category,
+            @RequestParam(defaultValue = "") String sort,
+            @RequestParam(defaultValue = "false") boolean descending,
+            @RequestParam(defaultValue = "0") int from,
+            HttpServletRequest request) {
+        return rows.run(
+                who,
+                id,
+                rowsWish(wish(page, period, PAPER, request), block, category, sort, descending, request),
+                from);
+    }
+
+    /** The same rows, all of them, as CSV. */
+    @GetMapping("/reports/{id}/rows/file")
+    ResponseEntity<StreamingResponseBody> rowsFile(
+            Person who,
+            @PathVariable ReportId id,
+            @RequestParam(defaultValue = "") String page,
+            @RequestParam(defaultValue = "last-week") Period period,
+            @RequestParam(defaultValue = "") String block,
+            @RequestParam Optional<String> category,
+            @RequestParam(defaultValue = "") String sort,
+            @RequestParam(defaultValue = "false") boolean descending,
+            HttpServletRequest request) {
+        ExportPage.Rows all = export.rows(
+                who, id, rowsWish(wish(page, period, PAPER, request), block, category, sort, descending, request));
+        return ResponseEntity.ok()
+                .contentType(ExportPage.FileKind.CSV.type())
+                .header(HttpHeaders.CONTENT_DISPOSITION, saved(all.name()))
+                .body(all::write);
+    }
+
+    /**
+     * What a column can be narrowed to, beside the filters on the others.
+     *
+     * @param words that occur in the values wanted; empty for all
+     */
+    @GetMapping("/reports/{id}/values")
+    ColumnValues values(
+            Person who,
+            @PathVariable ReportId id,
+            @RequestParam String column,
+            @RequestParam(defaultValue = "") String words,
+            @RequestParam(defaultValue = "last-week") Period period,
+            HttpServletRequest request) {
+        return rows.values(who, id, wish("", period, PAPER, request), column, words);
+    }
+
+    /** What a period means today. */
+    @GetMapping("/periods/{code}")
+    ReadReport.PeriodView period(Person who, @PathVariable Period code) {
+        return read.period(who, code);
+    }
+
+    private static ReadRows.Wish rowsWish(
+            ReadReport.Wish page,
+            String block,
+            Optional<String> category,
+            String sort,
+            boolean descending,
+            HttpServletRequest request) {
+        String[] columns = request.getParameterValues("column");
+        return new ReadRows.Wish(
+                page,
+                new RowsBehind.Mark(block, category),
+                new RowsBehind.Sort(Optional.of(sort).filter(column -> !column.isEmpty()), descending),
+                columns == null ? List.of() : List.of(columns));
+    }
+
+    private static String saved(String name) {
+        return ContentDisposition.attachment()
+                .filename(name, StandardCharsets.UTF_8)
+                .build()
+                .toString();
     }
 
     private static ReadReport.Wish wish(String page, Period period, double chartWidth, HttpServletRequest request) {
         double width = Math.max(280, Math.min(2400, chartWidth));
-        // not bound by Spring, which would split values at commas
-        String[] filters = request.getParameterValues("filter");
-        List<String> all = filters == null ? List.of() : List.of(filters);
-        return new ReadReport.Wish(page, period, all, width);
+        return new ReadReport.Wish(page, period, request.getParameterMap(), width);
     }
 }

@@ -1,12 +1,13 @@
 package mailshelf.server.library;
 
 import java.time.LocalDate;
-import java.util.Arrays;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import mailshelf.core.Problem;
+import mailshelf.core.data.ColumnType;
 import mailshelf.core.data.Filter;
 import mailshelf.core.data.Slice;
 import mailshelf.core.data.Viewer;
@@ -18,8 +19,8 @@ import mailshelf.core.report.Writing;
 import mailshelf.core.report.Written;
 import mailshelf.core.rights.Person;
 import mailshelf.core.rights.Verb;
-import mailshelf.core.time.MovingPeriod;
 import mailshelf.core.time.Period;
+import mailshelf.core.wording.PeriodWords;
 import mailshelf.core.wording.Words;
 import mailshelf.render.chart.ChartSvg;
 import mailshelf.server.clock.BusinessClock;
@@ -37,6 +38,24 @@ import org.springframework.stereotype.Component;
 /** Reads one page of a report: figures filled in for the reader, in words, with its charts drawn. */
 @Component
 public class ReadReport {
+    private static final List<String> COMMON_PERIODS = List.of(
+            "yesterday",
+            "last-7-days",
+            "last-week",
+            "last-4-weeks",
+            "last-month",
+            "last-3-months",
+            "last-quarter",
+            "last-half-year",
+            "last-year",
+            "past-12-months",
+            "today",
+            "this-week",
+            "this-month",
+            "this-quarter",
+            "this-half-year",
+            "this-year");
+
     private final Gate gate;
     private final Database database;
     private final FolderStore folders;
@@ -46,8 +65,13 @@ public class ReadReport {
     private final DataSetStore dataSets;
     private final BusinessClock clock;
 
-    /** What is asked for; an empty page means the first. */
-    public record Wish(String page, Period period, List<String> filters, double chartWidth) {}
+    /**
+     * What is asked for.
+     *
+     * @param page empty for the first
+     * @param address whose {@link Filters} narrow it
+     */
+    public record Wish(String page, Period period, Map<String, String[]> address, double chartWidth) {}
 
     /** A page as the browser shows it: texts, and a drawing for each chart and each figure's trend by its id. */
     public record PageView(Written.Page page, Map<String, ChartSvg> drawings) {
@@ -64,12 +88,20 @@ public class ReadReport {
     /** A period to choose, with the days that it means today. */
     public record PeriodView(String code, String words, String days) {}
 
-    /** A column to narrow by, with its values. */
-    public record FilterChoice(String column, String title, List<String> values, List<String> chosen) {}
+    /**
+     * A column to narrow by.
+     *
+     * @param first whether the publisher offers it before the others
+     */
+    public record Narrowable(String column, String title, ColumnType type, boolean first) {}
+
+    /** A measure, to ask for the values that have the most of it. */
+    public record MeasureName(String id, String title) {}
 
     /**
      * A report to be read.
      *
+     * @param showsRows whether the rows behind a figure can be looked at
      * @param ruled titles of the columns by which row rules limit what people see
      * @param limits what row rules limit the page to for this reader, in words
      * @param warning what the reader must know of the data before he trusts the figures; "" for nothing
@@ -83,7 +115,9 @@ public class ReadReport {
             List<PageName> pages,
             PeriodView period,
             List<PeriodView> periods,
-            List<FilterChoice> filters,
+            List<Narrowable> narrowable,
+            List<MeasureName> measures,
+            boolean showsRows,
             boolean maySubscribe,
             boolean mayPublish,
             List<String> ruled,
@@ -144,7 +178,7 @@ public class ReadReport {
                             .findFirst());
         });
         Definition definition = found.published().definition();
-        Shown shown = show(who, found.published(), found.viewer(), wish);
+        PageModel model = asked(who, found.published(), found.viewer(), wish).model();
         Words words = Words.in(Languages.supported(who.locale()));
         return new ReaderView(
                 id,
@@ -156,53 +190,71 @@ public class ReadReport {
                         .toList(),
                 periodView(who, wish.period(), words),
                 periods(who, words),
-                definition.filters().stream()
-                        .map(column -> choice(definition, column, shown))
+                narrowable(definition),
+                definition.measures().entrySet().stream()
+                        .map(named ->
+                                new MeasureName(named.getKey(), named.getValue().title()))
+                        .sorted(Comparator.comparing(MeasureName::title))
                         .toList(),
+                !definition.rows().isEmpty(),
                 found.maySubscribe(),
                 found.mayPublish(),
                 found.ruled(),
                 found.published().dataSet().ownerView(),
-                Writing.limits(shown.model(), words),
+                Writing.limits(model, words),
                 found.failed()
                         .map(attempt -> words.say(
                                 "reader.load-failed", words.dates(who.zone()).moment(attempt.at()), attempt.failure()))
                         .orElse(""),
-                shown.view());
+                view(who, model, wish.chartWidth()));
     }
 
-    /** A page of a published report as somebody sees it. */
-    Shown shown(Person who, ReportId id, Wish wish) {
+    /** A page of a published report as somebody asks for it. */
+    Asked asked(Person who, ReportId id, Wish wish) {
         record Found(Definitions.Published published, Viewer viewer) {}
         Found found = database.inTransaction(tx -> {
             Definitions.Published published = definitions.newest(tx, gate.readable(tx, who, id));
             return new Found(published, viewers.of(tx, who, published.dataSet()));
         });
-        return show(who, found.published(), found.viewer(), wish);
+        return asked(who, found.published(), found.viewer(), wish);
     }
 
-    /** A page with its figures as somebody sees it, and the rows that they are of. */
-    record Shown(PageModel model, Slice slice, List<Filter> filters, PageView view) {}
+    /** A page, and what its figures are made from. */
+    record Asked(Definition definition, Definition.Page page, Slice slice, Evaluation.Question question) {
+        PageModel model() {
+            return Evaluation.page(definition, page, slice, question);
+        }
+    }
 
     /** @throws Problem for a page or filter that the definition does not have, or data that were never loaded */
-    Shown show(Person who, Definitions.Published published, Viewer viewer, Wish wish) {
+    Asked asked(Person who, Definitions.Published published, Viewer viewer, Wish wish) {
         Definition definition = published.definition();
-        List<Filter> filters = Filters.parse(wish.filters(), definition);
+        List<Filter> filters = Filters.parse(wish.address(), definition);
         Tables.Loaded loaded = tables.newest(published.dataSet());
         Slice slice = loaded.seenBy(viewer);
         Definition.Page page = wish.page().isEmpty()
                 ? definition.pages().get(0)
                 : definition.page(wish.page()).orElseThrow(Problem::notFound);
-        PageModel model =
-                Evaluation.page(definition, page, slice, question(who, wish.period(), filters, loaded, today(who)));
-        Written.Page written = Writing.page(model, Words.in(Languages.supported(who.locale())), who.zone());
-        return new Shown(model, slice, filters, PageView.of(written, wish.chartWidth()));
+        Evaluation.Question question =
+                Evaluation.Question.of(wish.period(), today(who), who.firstDayOfWeek(), filters, loaded.freshness());
+        return new Asked(definition, page, slice, question);
+    }
+
+    /** On the screen, where the rows of long tables come when they are come to. */
+    PageView view(Person who, PageModel model, double chartWidth) {
+        Words words = Words.in(Languages.supported(who.locale()));
+        return PageView.of(Writing.page(model.shortened(ReadRows.AT_ONCE), words, who.zone()), chartWidth);
     }
 
     List<PeriodView> periods(Person who, Words words) {
-        return Arrays.stream(MovingPeriod.values())
+        return COMMON_PERIODS.stream()
+                .map(code -> Period.parse(code).orElseThrow())
                 .map(period -> periodView(who, period, words))
                 .toList();
+    }
+
+    PeriodView period(Person who, Period period) {
+        return periodView(who, period, Words.in(Languages.supported(who.locale())));
     }
 
     private LocalDate today(Person who) {
@@ -211,30 +263,16 @@ public class ReadReport {
 
     private PeriodView periodView(Person who, Period period, Words words) {
         String days = words.dates(who.zone()).fullWindow(period.on(today(who), who.firstDayOfWeek()));
-        String named = words.say(period.wordsKey());
-        return new PeriodView(period.code(), named.isEmpty() ? days : named, days);
+        return new PeriodView(period.code(), PeriodWords.of(period, words).orElse(days), days);
     }
 
-    private static FilterChoice choice(Definition definition, String column, Shown shown) {
-        List<String> chosen = shown.filters().stream()
-                .filter(filter -> filter.column().equals(column))
-                .flatMap(filter -> filter.anyOf().stream())
+    private static List<Narrowable> narrowable(Definition definition) {
+        return definition.narrowable().stream()
+                .map(column -> new Narrowable(
+                        column.name(),
+                        definition.columnTitle(column.name()),
+                        column.type(),
+                        definition.filters().contains(column.name())))
                 .toList();
-        return new FilterChoice(
-                column,
-                definition.columnTitle(column),
-                definition.over(shown.slice()).values(column),
-                chosen);
-    }
-
-    private static Evaluation.Question question(
-            Person who, Period period, List<Filter> filters, Tables.Loaded loaded, LocalDate today) {
-        return new Evaluation.Question(
-                period.code(),
-                period.on(today, who.firstDayOfWeek()),
-                period.beforeThat(today, who.firstDayOfWeek()),
-                who.firstDayOfWeek(),
-                filters,
-                loaded.freshness());
     }
 }

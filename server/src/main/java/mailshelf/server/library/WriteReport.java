@@ -2,10 +2,12 @@ package mailshelf.server.library;
 
 import java.time.Instant;
 import java.util.List;
+import java.util.Map;
 import mailshelf.core.Problem;
 import mailshelf.core.data.Column;
 import mailshelf.core.data.Viewer;
 import mailshelf.core.report.Definition;
+import mailshelf.core.report.PageModel;
 import mailshelf.core.report.ReportId;
 import mailshelf.core.rights.FolderId;
 import mailshelf.core.rights.Person;
@@ -137,17 +139,21 @@ class WriteReport {
         // while a page is being renamed, the first is shown
         String page = definition.page(wish.page()).map(Definition.Page::id).orElse("");
         double width = Math.max(280, Math.min(2400, wish.chartWidth()));
-        ReadReport.Shown shown = read.show(
-                who, found.published(), found.viewer(), new ReadReport.Wish(page, wish.period(), List.of(), width));
+        PageModel model = read.asked(
+                        who,
+                        found.published(),
+                        found.viewer(),
+                        new ReadReport.Wish(page, wish.period(), Map.of(), width))
+                .model();
         return new DraftView(
                 definition.title(),
                 definition.dataSet(),
                 definition.pages().stream()
                         .map(each -> new ReadReport.PageName(each.id(), each.title()))
                         .toList(),
-                shown.model().pageId(),
+                model.pageId(),
                 read.periods(who, Words.in(Languages.supported(who.locale()))),
-                shown.view());
+                read.view(who, model, width));
     }
 
     /** Which subscriptions would lose something if a text were published. */

@@ -4,7 +4,6 @@ import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.util.Optional;
-import mailshelf.core.data.Filter;
 import mailshelf.core.letter.Letter;
 import mailshelf.core.rights.Person;
 import mailshelf.core.subscription.SubscriptionId;
@@ -13,6 +12,7 @@ import mailshelf.core.time.FixedPeriod;
 import mailshelf.core.time.Window;
 import mailshelf.core.wording.Words;
 import mailshelf.server.HouseSettings;
+import mailshelf.server.library.Filters;
 import org.springframework.stereotype.Component;
 
 /** Writes what a mail says about itself, for one recipient. */
@@ -87,17 +87,10 @@ public class LetterWriter {
 
     /** Opens the copy's page, days and filters, whenever it is clicked. */
     private String liveUrl(Terms terms, Window window) {
-        StringBuilder url = new StringBuilder(settings.baseUrl())
-                .append("/reports/")
-                .append(terms.report().value())
-                .append("?page=")
-                .append(encode(terms.pages().get(0)))
-                .append("&period=")
-                .append(encode(new FixedPeriod(window.fromInclusive(), window.toInclusive()).code()));
-        for (Filter filter : terms.filters()) {
-            filter.anyOf().forEach(value -> url.append("&filter=").append(encode(filter.column() + ":" + value)));
-        }
-        return url.toString();
+        return settings.baseUrl() + "/reports/" + terms.report().value() + "?page="
+                + encode(terms.pages().get(0)) + "&period="
+                + encode(new FixedPeriod(window.fromInclusive(), window.toInclusive()).code())
+                + Filters.query(terms.filters());
     }
 
     private static String encode(String text) {

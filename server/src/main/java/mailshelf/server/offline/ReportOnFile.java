@@ -53,7 +53,8 @@ final class ReportOnFile {
     @Option(
             names = "--period",
             paramLabel = "PERIOD",
-            description = "last-week, last-4-weeks, this-month, last-month, or FROM/TO (default ${DEFAULT-VALUE})",
+            description =
+                    "yesterday, last-week, last-4-weeks, this-month, past-12-months and the like, or FROM/TO (default ${DEFAULT-VALUE})",
             defaultValue = "last-week")
     String period;
 
@@ -94,10 +95,9 @@ final class ReportOnFile {
         Period asked = Period.parse(period).orElseThrow(() -> Problem.invalid("report.bad-period", period));
         LocalDate from = on.or(() -> read.table().lastDay().map(last -> last.plusDays(1)))
                 .orElseThrow(() -> Problem.invalid("data.none-loaded", data.getFileName()));
-        Evaluation.Question question = new Evaluation.Question(
-                asked.code(),
-                asked.on(from, DayOfWeek.MONDAY),
-                asked.beforeThat(from, DayOfWeek.MONDAY),
+        Evaluation.Question question = Evaluation.Question.of(
+                asked,
+                from,
                 DayOfWeek.MONDAY,
                 List.of(),
                 new PageModel.Freshness(

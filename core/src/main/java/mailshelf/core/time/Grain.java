@@ -1,19 +1,21 @@
-package mailshelf.core.data;
+package mailshelf.core.time;
 
 import java.time.DayOfWeek;
 import java.time.LocalDate;
 import java.time.temporal.TemporalAdjusters;
 import java.util.ArrayList;
 import java.util.List;
-import mailshelf.core.time.Window;
 
-/** Spans of time that a chart or a trend goes by. */
+/** Spans of the calendar that periods, charts and trends go by. */
 public enum Grain {
     DAY,
     WEEK,
     MONTH,
     QUARTER,
+    HALF_YEAR,
     YEAR;
+
+    private static final int MONTHS_OF_HALF_YEAR = 6;
 
     /** The first day of the span that a day lies in. */
     public LocalDate startOf(LocalDate day, DayOfWeek firstDayOfWeek) {
@@ -22,6 +24,10 @@ public enum Grain {
             case WEEK -> day.with(TemporalAdjusters.previousOrSame(firstDayOfWeek));
             case MONTH -> day.withDayOfMonth(1);
             case QUARTER -> day.with(day.getMonth().firstMonthOfQuarter()).withDayOfMonth(1);
+            case HALF_YEAR ->
+                day.getMonthValue() > MONTHS_OF_HALF_YEAR
+                        ? day.withDayOfMonth(1).withMonth(MONTHS_OF_HALF_YEAR + 1)
+                        : day.withDayOfYear(1);
             case YEAR -> day.withDayOfYear(1);
         };
     }
@@ -32,6 +38,7 @@ public enum Grain {
             case WEEK -> start.plusWeeks(spans);
             case MONTH -> start.plusMonths(spans);
             case QUARTER -> start.plusMonths(3L * spans);
+            case HALF_YEAR -> start.plusMonths((long) MONTHS_OF_HALF_YEAR * spans);
             case YEAR -> start.plusYears(spans);
         };
     }

@@ -1,0 +1,58 @@
+package mailshelf.core.report;
+
+import java.time.ZoneOffset;
+import java.util.List;
+import mailshelf.core.data.Filter;
+import mailshelf.core.wording.OneLine;
+import mailshelf.core.wording.Words;
+
+/** Says what filters let through: "cause other than weather", "delay from 10". */
+public final class FilterWords {
+    private final Words words;
+    private final int mostValues;
+
+    /** @param mostValues how many values of a column are named */
+    public FilterWords(Words words, int mostValues) {
+        this.words = words;
+        this.mostValues = mostValues;
+    }
+
+    /**
+     * The values alone where some of them are asked for, as most values say what they are of.
+     *
+     * @param named its column and measure by their titles
+     */
+    public String of(Filter named) {
+        List<String> values = named.values().stream().map(OneLine::of).toList();
+        String column = OneLine.of(named.column());
+        String key = "filter." + named.test();
+        return switch (named.test()) {
+            case ANY_OF, NONE_OF -> words.say(key, column, words.shortList(values, mostValues));
+            case CONTAINS -> words.say(key, column, values.get(0));
+            case BETWEEN -> between(column, values.get(0), values.get(1));
+            case TOP -> words.say(key, column, values.get(0), values.get(1));
+            case EMPTY, FILLED -> words.say(key, column);
+        };
+    }
+
+    private String between(String column, String from, String to) {
+        if (from.equals(to)) {
+            return words.say("filter.exactly", column, value(from));
+        }
+        if (to.isEmpty()) {
+            return words.say("filter.from", column, value(from));
+        }
+        return from.isEmpty()
+                ? words.say("filter.to", column, value(to))
+                : words.say("filter.BETWEEN", column, value(from), value(to));
+    }
+
+    /** A number or a day; other texts have no bounds. */
+    private String value(String raw) {
+        return Filter.day(raw)
+                .map(day -> words.dates(ZoneOffset.UTC).fullDay(day))
+                .orElseGet(() -> Filter.number(raw)
+                        .map(number -> words.figures().number(number, Math.max(0, number.scale())))
+                        .orElse(raw));
+    }
+}

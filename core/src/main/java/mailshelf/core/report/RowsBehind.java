@@ -1,0 +1,148 @@
+package mailshelf.core.report;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import mailshelf.core.Problem;
+import mailshelf.core.data.Filter;
+import mailshelf.core.data.Pass;
+import mailshelf.core.data.RowOrder;
+import mailshelf.core.data.Slice;
+import mailshelf.core.data.Table;
+import mailshelf.core.data.Tally;
+import mailshelf.core.report.PageModel.BlockModel;
+import mailshelf.core.report.PageModel.ChartModel;
+import mailshelf.core.report.PageModel.TableModel;
+import mailshelf.core.time.Window;
+
+/** The rows of the data that a figure, a mark of a chart, or a line of a table is made of. */
+public final class RowsBehind {
+    private final Definition definition;
+    private final Table table;
+    private final Evaluation.Question question;
+    private final List<Filter> where = new ArrayList<>();
+    private Window window;
+
+    /**
+     * What of a page is meant.
+     *
+     * @param block the id of one of its blocks; "" for all rows of the page
+     * @param category raw label of a mark along the axis, or of a line of a table; empty for all
+     */
+    public record Mark(String block, Optional<String> category) {}
+
+    /** How they are sorted: by a column, or as the data are. */
+    public record Sort(Optional<String> column, boolean descending) {}
+
+    private RowsBehind(Definition definition, Slice slice, Evaluation.Question question) {
+        this.definition = definition;
+        this.table = definition.over(slice);
+        this.question = question;
+        this.window = question.window();
+    }
+
+    /**
+     * Row numbers of {@code definition.over(slice)}, sorted.
+     *
+     * @param model the page as it is evaluated for the same slice and question
+     * @throws Problem not found for a mark that the page does not have
+     */
+    public static int[] of(
+            Definition definition, Slice slice, Evaluation.Question question, PageModel model, Mark mark, Sort sort) {
+        RowsBehind behind = new RowsBehind(definition, slice, question);
+        if (!mark.block().isEmpty()) {
+            behind.narrow(model, mark);
+        }
+        return behind.rows(sort);
+    }
+
+    private int[] rows(Sort sort) {
+        Pass pass = new Pass(table, TopFilters.resolved(definition, table, question.window(), question.filters()));
+        Pass.Picked picked = pass.rows(window, where);
+        pass.run();
+        return sort.column()
+                .map(column -> RowOrder.by(table, column, sort.descending(), picked.rows()))
+                .orElseGet(picked::rows);
+    }
+
+    private void narrow(PageModel model, Mark mark) {
+        Block block = definition.page(model.pageId()).orElseThrow().blocks().stream()
+                .filter(each -> each.id().equals(mark.block()))
+                .findFirst()
+                .orElseThrow(Problem::notFound);
+        BlockModel filled = model.blocks().stream()
+                .filter(each -> each.id().equals(mark.block()))
+                .findFirst()
+                .orElseThrow(Problem::notFound);
+        if (block instanceof Block.Figure figure) {
+            measured(figure.measure());
+        } else if (block instanceof Block.Chart chart) {
+            chart(chart, (ChartModel) filled, mark);
+        } else if (block instanceof Block.GroupTable grouped) {
+            List<String> lines =
+                    ((TableModel) filled).rows().stream().map(row -> row.get(0)).toList();
+            mark.category().ifPresent(line -> only(grouped.by(), line, lines));
+        } else if (block instanceof Block.RowTable rows) {
+            where.addAll(rows.where());
+        } else {
+            throw Problem.notFound();
+        }
+    }
+
+    private void chart(Block.Chart chart, ChartModel model, Mark mark) {
+        measured(chart.measure());
+        window = model.window();
+        mark.category().ifPresent(category -> {
+            if (!model.categories().contains(category)) {
+                throw Problem.notFound();
+            }
+            chart.over().ifPresent(over -> span(over, LocalDate.parse(category)));
+            chart.by().ifPresent(column -> only(column, category, model.categories()));
+        });
+    }
+
+    private void span(Block.Trend over, LocalDate first) {
+        LocalDate last = over.grain().plus(first, 1).minusDays(1);
+        LocalDate end = window.toInclusive();
+        window = new Window(first, last.isAfter(end) ? end : last);
+    }
+
+    /** @param shown all values that are shown for themselves; what is summed up as one is none of them */
+    private void only(String column, String value, List<String> shown) {
+        if (!shown.contains(value)) {
+            throw Problem.notFound();
+        }
+        if (value.isEmpty()) {
+            where.add(new Filter(column, Filter.Test.EMPTY, List.of()));
+        } else if (value.equals(Evaluation.REST)) {
+            List<String> others = shown.stream()
+                    .filter(each -> !each.isEmpty() && !each.equals(Evaluation.REST))
+                    .toList();
+            if (!others.isEmpty()) {
+                where.add(new Filter(column, Filter.Test.NONE_OF, others));
+            }
+            if (shown.contains("")) {
+                where.add(new Filter(column, Filter.Test.FILLED, List.of()));
+            }
+        } else {
+            where.add(Filter.anyOf(column, List.of(value)));
+        }
+    }
+
+    /** Of a ratio, all rows that it is in parts of. */
+    private void measured(Measure measure) {
+        Calculation calculation = measure.calculation();
+        if (calculation instanceof Calculation.Sum sum) {
+            where.addAll(sum.tally().where());
+        } else if (calculation instanceof Calculation.Ratio ratio) {
+            where.addAll(ratio.lower().where());
+            if (ratio.lower().kind() == Tally.Kind.VALUES) {
+                where.add(new Filter(ratio.lower().column(), Filter.Test.FILLED, List.of()));
+            }
+        } else if (calculation instanceof Calculation.Statistics statistics) {
+            where.addAll(statistics.spread().where());
+            where.add(new Filter(statistics.spread().column(), Filter.Test.FILLED, List.of()));
+        }
+    }
+}

@@ -1,0 +1,53 @@
+package mailshelf.core.report;
+
+import java.util.AbstractList;
+import java.util.List;
+import java.util.Optional;
+import java.util.RandomAccess;
+import mailshelf.core.data.Column;
+import mailshelf.core.data.Table;
+import mailshelf.core.report.PageModel.ColumnModel;
+import mailshelf.core.report.PageModel.TableModel;
+
+/** Rows of the data as the rows of a table, each made when it is asked for: there may be a million. */
+public final class TableRows extends AbstractList<List<String>> implements RandomAccess {
+    private final Table table;
+    private final List<String> columns;
+    private final int[] rows;
+
+    private TableRows(Table table, List<String> columns, int[] rows) {
+        this.table = table;
+        this.columns = columns;
+        this.rows = rows;
+    }
+
+    /**
+     * @param table with the columns that the report computes
+     * @param columns by name
+     * @param rows row numbers, in the order that they are shown in
+     */
+    public static TableModel model(
+            String id, String title, Definition definition, Table table, List<String> columns, int[] rows) {
+        List<ColumnModel> heads = columns.stream()
+                .map(name -> head(definition, table.column(name)))
+                .toList();
+        return new TableModel(
+                id, title, heads, Optional.of((long) rows.length), new TableRows(table, columns, rows), List.of());
+    }
+
+    private static ColumnModel head(Definition definition, Column column) {
+        Format format = new Format("", column.decimals(), Good.NEITHER);
+        return new ColumnModel(definition.columnTitle(column.name()), column.type(), format, false, Shown.VALUE);
+    }
+
+    @Override
+    public List<String> get(int index) {
+        int row = rows[index];
+        return columns.stream().map(column -> table.raw(column, row)).toList();
+    }
+
+    @Override
+    public int size() {
+        return rows.length;
+    }
+}

@@ -1,0 +1,83 @@
+import { useState } from "react";
+import type { Api } from "../api/client";
+import { useRead } from "../api/use";
+import { words } from "../words";
+import { Field } from "./Field";
+import { UNITS, codeOf, reachesOf, spanOf, type Reach, type Unit } from "./spans";
+
+const MOST = 999;
+
+interface Props {
+  current: string;
+  choose: (code: string) => void;
+}
+
+/** So many days, weeks or the like, with or without the current one; it tells what they mean before they are chosen. */
+export function LastPeriods({ current, choose }: Props) {
+  const [span, setSpan] = useState(
+    () => spanOf(current) ?? ({ count: 4, unit: "week", reach: "complete" } as const),
+  );
+  const reaches = reachesOf(span.count, span.unit);
+  const reach = reaches.includes(span.reach) ? span.reach : "complete";
+  const counts = span.count >= 1 && span.count <= MOST;
+  const code = counts ? codeOf({ ...span, reach }) : "yesterday";
+  const meant = useRead<Api["PeriodView"]>(`periods/${code}`);
+  return (
+    <form
+      aria-label={words.period.last}
+      onSubmit={(event) => {
+        event.preventDefault();
+        choose(code);
+      }}
+    >
+      <div className="flex flex-wrap items-end gap-3">
+        <Field
+          label={words.period.last}
+          type="number"
+          min={1}
+          max={MOST}
+          required
+          value={span.count || ""}
+          onChange={(event) => setSpan({ ...span, count: Number(event.target.value) })}
+          className="w-24"
+        />
+        <label>
+          <span className="sr-only">{words.period.unit}</span>
+          <select
+            className="fill"
+            value={span.unit}
+            onChange={(event) => setSpan({ ...span, unit: event.target.value as Unit })}
+          >
+            {UNITS.map((unit) => (
+              <option key={unit} value={unit}>
+                {words.period.units(unit, span.count)}
+              </option>
+            ))}
+          </select>
+        </label>
+        <label>
+          <span className="sr-only">{words.period.reach}</span>
+          <select
+            className="fill"
+            value={reach}
+            onChange={(event) => setSpan({ ...span, reach: event.target.value as Reach })}
+          >
+            {reaches.map((each) => (
+              <option key={each} value={each}>
+                {words.period.reaches[each]}
+              </option>
+            ))}
+          </select>
+        </label>
+        <button type="submit" className="choose pb-1">
+          {words.period.useLast}
+        </button>
+      </div>
+      {counts && meant.data && (
+        <p role="status" className="text-quiet pt-1">
+          {words.period.means(meant.data.words, meant.data.days)}
+        </p>
+      )}
+    </form>
+  );
+}
