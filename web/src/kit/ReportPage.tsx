@@ -26,7 +26,7 @@ export function ReportPage({ view, live }: Props) {
         <div
           key={row.join()}
           className={`border-base-300 grid gap-x-12 gap-y-6 border-t pt-4 first:border-t-0 first:pt-0 ${
-            row.length === 2 ? "@4xl:grid-cols-2" : ""
+            row.length === 2 && !isFigures(row, page) ? "@4xl:grid-cols-2" : ""
           }`}
         >
           <Row ids={row} page={page} drawings={drawings} live={live} />
@@ -35,6 +35,8 @@ export function ReportPage({ view, live }: Props) {
     </div>
   );
 }
+
+const isFigures = (row: string[], page: Page) => page.figures.some((figure) => figure.id === row[0]);
 
 interface PartProps {
   page: Page;
@@ -59,7 +61,7 @@ function Block({ id, page, drawings, live }: PartProps & { id: string }) {
         <ChartBlock
           title={chart.title}
           drawing={drawing}
-          behind={live?.behind && ((category) => live.behind?.({ block: id, category }))}
+          behind={live?.behind && ((key) => live.behind?.({ block: id, keys: [key] }))}
         />
         {live && <TakeAlong kind="PNG" href={live.file("PNG", id)} title={chart.title} />}
       </div>
@@ -79,10 +81,7 @@ function Block({ id, page, drawings, live }: PartProps & { id: string }) {
   if (table) {
     return (
       <div className="min-w-0">
-        <TableBlock
-          table={table}
-          behind={live?.behind && ((category) => live.behind?.({ block: id, category }))}
-        />
+        <TableBlock table={table} behind={live?.behind && ((keys) => live.behind?.({ block: id, keys }))} />
         {live && <TakeAlong kind="CSV" href={live.file("CSV", id)} title={table.title} />}
       </div>
     );

@@ -22,7 +22,9 @@ export function RowLine({ place, cells, heads }: Props) {
         <td
           key={head.title}
           title={cells?.[i]?.text}
-          className={`max-w-72 truncate pl-6 whitespace-nowrap first:pl-0 ${head.number ? "text-right" : ""}`}
+          className={`max-w-72 truncate pl-6 whitespace-nowrap first:pl-0 ${head.number ? "text-right" : ""} ${
+            cells?.[i]?.weight === "BEYOND" ? "font-semibold" : ""
+          }`}
         >
           {cells ? cells[i]?.text : <span className="text-quiet">{i === 0 && words.rows.coming}</span>}
         </td>

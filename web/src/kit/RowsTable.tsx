@@ -82,6 +82,7 @@ export function RowsTable({ title, rows, lay }: Props) {
             <Space height={height - offset - (end - from) * ROW} columns={columns.length} />
           </tbody>
         </table>
+        {known?.table.note && <p className="text-quiet pt-1 text-xs">{known.table.note}</p>}
         {known && count === 0 && <p className="text-quiet py-2">{words.noRows}</p>}
       </div>
     </div>

@@ -8,11 +8,12 @@ interface LineProps {
   cells: Cell[];
   heads: Api["Head"][];
   className: string;
-  /** Shows the rows behind it. */
-  behind?: () => void;
+  /** What it is known by, and what shows the rows behind it. */
+  keys?: string[];
+  behind?: (keys: string[]) => void;
 }
 
-function Line({ cells, heads, className, behind }: LineProps) {
+function Line({ cells, heads, className, keys = [], behind }: LineProps) {
   return (
     <tr className={className}>
       {cells.map((cell, i) => (
@@ -20,14 +21,14 @@ function Line({ cells, heads, className, behind }: LineProps) {
           key={heads[i]?.title}
           className={`py-1.5 pl-6 first:pl-0 ${heads[i]?.number ? "text-right" : "min-w-28 wrap-anywhere"} ${
             cell.verdict === "NEITHER" ? "" : verdictColour(cell.verdict)
-          }`}
+          } ${cell.weight === "PLAIN" ? "" : "font-semibold"}`}
         >
-          {i === 0 && behind ? (
+          {i === keys.length - 1 && behind ? (
             <button
               type="button"
               className="choose text-left"
               aria-label={words.rows.of(cell.text)}
-              onClick={behind}
+              onClick={() => behind(keys)}
             >
               {cell.text}
             </button>
@@ -43,7 +44,7 @@ function Line({ cells, heads, className, behind }: LineProps) {
 interface Props {
   table: Api["Table"];
   /** Shows the rows behind a line. */
-  behind?: (key: string) => void;
+  behind?: (keys: string[]) => void;
 }
 
 /** A report's table: thin rules, aligned figures, the sum under a stronger rule. */
@@ -72,7 +73,8 @@ export function TableBlock({ table, behind }: Props) {
               cells={row}
               heads={table.heads}
               className="border-base-300 border-b"
-              behind={behind && i in table.keys ? () => behind(table.keys[i] ?? "") : undefined}
+              keys={table.keys[i]}
+              behind={behind}
             />
           ))}
           {table.total.length > 0 && (
@@ -87,6 +89,7 @@ export function TableBlock({ table, behind }: Props) {
       {table.count > table.rows.length && (
         <p className="text-quiet py-2 text-xs">{words.rows.first(table.rows.length, table.count)}</p>
       )}
+      {table.note && <p className="text-quiet pt-1 text-xs">{table.note}</p>}
       {table.rows.length === 0 && <p className="text-quiet py-2">{words.noRows}</p>}
     </div>
   );

@@ -322,15 +322,16 @@ describe("a page of a report", () => {
           { title: "Route", number: false },
           { title: "Change", number: true },
         ],
-        keys: ["1 Ness–Hovden"],
+        keys: [["1 Ness–Hovden"]],
         count: 1,
         rows: [
           [
-            { text: "1 Ness–Hovden", verdict: "NEITHER" },
-            { text: "−5", verdict: "BETTER" },
+            { text: "1 Ness–Hovden", verdict: "NEITHER", weight: "PLAIN" },
+            { text: "• −5", verdict: "BETTER", weight: "BEYOND" },
           ],
         ],
         total: [],
+        note: "• change under −3",
       },
       {
         id: "t2",
@@ -340,6 +341,7 @@ describe("a page of a report", () => {
         count: 0,
         rows: [],
         total: [],
+        note: "",
       },
     ],
     texts: [{ id: "x1", title: "A note", text: "Terna is in dock." }],
@@ -350,7 +352,8 @@ describe("a page of a report", () => {
     show(<ReportPage view={{ page, drawings: { c1: chart } }} />);
     expect(screen.getByText("2 less than the week before", { exact: false })).toHaveTextContent("better");
     expect(screen.getByRole("group", { name: /Chart: By cause/ })).toBeVisible();
-    expect(screen.getByRole("table", { name: "By route" })).toHaveTextContent("1 Ness–Hovden−5");
+    expect(screen.getByRole("table", { name: "By route" })).toHaveTextContent("1 Ness–Hovden• −5");
+    expect(screen.getByText("• change under −3")).toBeVisible();
     expect(screen.getByText("Terna is in dock.")).toBeVisible();
     expect(screen.getByText("No rows in this period.")).toBeVisible();
   });

@@ -12,7 +12,8 @@ export interface Rows extends Behind {
 /** What rows are asked for: behind a block, or one mark or line of it. */
 export interface Behind {
   block: string;
-  category?: string;
+  /** Which mark or line of it; without, all of it. */
+  keys?: string[];
 }
 
 /** What can be done with the blocks of a page that is read, as it is not with one that was kept. */
@@ -34,7 +35,7 @@ const STRETCH = 200;
 export function rowsPath(rows: Rows, what: "rows" | "rows/file", from = 0): string {
   const query = writeCut({ ...rows.cut, tables: {} });
   if (rows.block) query.set("block", rows.block);
-  if (rows.category !== undefined) query.set("category", rows.category);
+  rows.keys?.forEach((key) => query.append("of", key));
   if (rows.layout.sort) query.set("sort", rows.layout.sort);
   if (rows.layout.descending) query.set("descending", "true");
   rows.layout.columns.forEach((column) => query.append("column", column));

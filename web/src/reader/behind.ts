@@ -4,12 +4,11 @@ import type { Behind } from "../kit/rows";
 export function readBehind(search: URLSearchParams): Behind | null {
   const block = search.get("behind");
   if (block === null) return null;
-  const category = search.get("of");
-  return category === null ? { block } : { block, category };
+  return { block, keys: search.getAll("of") };
 }
 
 export function withBehind(search: URLSearchParams, what: Behind | null): URLSearchParams {
   if (what) search.set("behind", what.block);
-  if (what?.category !== undefined) search.set("of", what.category);
+  what?.keys?.forEach((key) => search.append("of", key));
   return search;
 }

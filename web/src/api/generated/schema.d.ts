@@ -1260,6 +1260,8 @@ export interface components {
             text: string;
             /** @enum {string} */
             verdict: "BETTER" | "WORSE" | "NEITHER";
+            /** @enum {string} */
+            weight: "PLAIN" | "SUM" | "BEYOND";
         };
         Chart: {
             id: string;
@@ -2101,11 +2103,12 @@ export interface components {
             id: string;
             title: string;
             heads: components["schemas"]["Head"][];
-            keys: string[];
+            keys: string[][];
             /** Format: int64 */
             count: number;
             rows: components["schemas"]["Cell"][][];
             total: components["schemas"]["Cell"][];
+            note: string;
         };
         Terms: {
             name: string;
@@ -3494,7 +3497,6 @@ export interface operations {
                 page?: string;
                 period?: string;
                 block?: string;
-                category?: string;
                 sort?: string;
                 descending?: boolean;
                 from?: number;
@@ -3524,7 +3526,6 @@ export interface operations {
                 page?: string;
                 period?: string;
                 block?: string;
-                category?: string;
                 sort?: string;
                 descending?: boolean;
             };

@@ -93,18 +93,20 @@ final class FigurePages {
 
     private PageModel.TableModel table() {
         List<PageModel.ColumnModel> columns = Stream.concat(
-                        Stream.of(new PageModel.ColumnModel("Route", ColumnType.TEXT, COUNT, false, Shown.VALUE)),
+                        Stream.of(new PageModel.ColumnModel(
+                                "Route", ColumnType.TEXT, COUNT, false, Shown.VALUE, Optional.empty())),
                         IntStream.range(0, 5)
                                 .mapToObj(i -> new PageModel.ColumnModel(
                                         "Column " + i,
                                         ColumnType.NUMBER,
                                         i % 2 == 0 ? COUNT : SHARE,
                                         i == 4,
-                                        i == 4 ? Shown.CHANGE : Shown.VALUE)))
+                                        i == 4 ? Shown.CHANGE : Shown.VALUE,
+                                        Optional.empty())))
                 .toList();
         List<List<String>> rows =
                 IntStream.range(0, ROWS).mapToObj(i -> row("Route " + i)).toList();
-        return new PageModel.TableModel("table", "By route", columns, Optional.empty(), rows, row(""));
+        return new PageModel.TableModel("table", "By route", columns, Optional.empty(), rows, List.of(), row(""));
     }
 
     private List<String> row(String label) {

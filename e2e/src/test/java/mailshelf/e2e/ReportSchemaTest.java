@@ -60,7 +60,8 @@ class ReportSchemaTest {
                   - {chart: bars, title: B, measure: share of people, by: route, top: 3}
                   - {chart: share, title: C, measure: all, over: 12 weeks, split: late}
                   - {table: route, title: D, measures: [all, change of all, change in % of all], sort: all, top: 2}
-                  - {table: rows, title: E, columns: [date, route], where: {cancelled: "yes"}}
+                  - {table: [route, late], title: N, measures: [all, share of all], emphasis: {all: over 5}}
+                  - {table: rows, title: E, columns: [date, route, delay], where: {cancelled: "yes"}, emphasis: {delay: under -1.5}}
                   - {text: "In {days} {gone} of {all} did not go.", title: F}
             """;
 
@@ -117,6 +118,9 @@ class ReportSchemaTest {
                 chart: area        | chart: pie
                 top: 3             | top: 0
                 table: rows        | tabel: rows
+                [route, late], tit | [route, late, vessel], tit
+                all: over 5        | all: above 5
+                rows: [date, route, late] | rows: some
                 title: D,          |
                 pages:             | pagse:
                 """)

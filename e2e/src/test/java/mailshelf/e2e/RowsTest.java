@@ -36,8 +36,8 @@ class RowsTest {
         JsonNode page = ida.get("reports/1?" + CUT).get("shown").get("page");
         JsonNode table = page.get("tables").get(0);
         for (int i = 0; i < table.get("keys").size(); i++) {
-            String key = table.get("keys").get(i).asString();
-            JsonNode rows = rows("&block=" + table.get("id").asString() + "&category=" + encoded(key));
+            String key = table.get("keys").get(i).get(0).asString();
+            JsonNode rows = rows("&block=" + table.get("id").asString() + "&of=" + encoded(key));
             assertThat(rows.get("table").get("count").asString())
                     .isEqualTo(table.get("rows")
                             .get(i)
@@ -49,7 +49,7 @@ class RowsTest {
         }
         JsonNode chart = page.get("charts").get(0);
         int last = chart.get("keys").size() - 2;
-        JsonNode rows = rows("&block=" + chart.get("id").asString() + "&category="
+        JsonNode rows = rows("&block=" + chart.get("id").asString() + "&of="
                 + chart.get("keys").get(last).asString());
         double counted = StreamSupport.stream(chart.get("series").spliterator(), false)
                 .mapToDouble(series -> series.get("values").get(last).asDouble())
@@ -113,7 +113,7 @@ class RowsTest {
     @Test
     void marks_and_blocks_that_are_not_there_are_not_found() {
         assertThat(ida.status("reports/1/rows?block=none")).isEqualTo(404);
-        assertThat(ida.status("reports/1/rows?block=b6&category=9%20Nowhere")).isEqualTo(404);
+        assertThat(ida.status("reports/1/rows?block=b6&of=9%20Nowhere")).isEqualTo(404);
         assertThat(ida.status("periods/some-week")).isEqualTo(400);
     }
 

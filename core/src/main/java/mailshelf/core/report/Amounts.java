@@ -83,13 +83,15 @@ final class Amounts {
         return firsts.stream().map(first -> value(first, seconds)).toList();
     }
 
-    /** Whether any row lies in a first group. */
-    boolean touches(int first) {
-        return secondGroups().stream().anyMatch(second -> rows.at(first, second) > 0);
+    /** Whether any row lies in a pair of groups. */
+    boolean touches(int first, int second) {
+        return rows.at(first, second) > 0;
     }
 
     List<Integer> firstGroupsWithRows() {
-        return firstGroups().stream().filter(this::touches).toList();
+        return firstGroups().stream()
+                .filter(first -> secondGroups().stream().anyMatch(second -> touches(first, second)))
+                .toList();
     }
 
     /** Largest first; those without anything are left out. */

@@ -1,6 +1,7 @@
 package mailshelf.core.report;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import mailshelf.core.data.Filter;
 import mailshelf.core.time.Grain;
@@ -63,15 +64,25 @@ public sealed interface Block {
     /**
      * One row a value of a column, with measures and a total line.
      *
+     * @param by one text column, or two, the second within the first
      * @param sort empty for the order of the values
      * @param top how many rows are shown; the others are one
      */
     record GroupTable(
-            String id, String title, String by, List<TableMeasure> measures, Optional<Sort> sort, Optional<Integer> top)
+            String id,
+            String title,
+            List<String> by,
+            List<TableMeasure> measures,
+            Optional<Sort> sort,
+            Optional<Integer> top)
             implements Block {}
 
-    /** A column of a grouped table. */
-    record TableMeasure(Measure measure, Shown shown) {}
+    /**
+     * A column of a grouped table.
+     *
+     * @param limit beyond which its values are emphasised
+     */
+    record TableMeasure(Measure measure, Shown shown, Optional<Limit> limit) {}
 
     /**
      * By which of its measures a table is sorted.
@@ -80,8 +91,13 @@ public sealed interface Block {
      */
     record Sort(int measure, boolean ascending) {}
 
-    /** One row a row of the data, for those that pass the filters, oldest first. */
-    record RowTable(String id, String title, List<String> columns, List<Filter> where) implements Block {}
+    /**
+     * One row a row of the data, for those that pass the filters, oldest first.
+     *
+     * @param limits beyond which the values of number columns are emphasised
+     */
+    record RowTable(String id, String title, List<String> columns, List<Filter> where, Map<String, Limit> limits)
+            implements Block {}
 
     /**
      * What the publisher has to say.

@@ -7,7 +7,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import mailshelf.core.data.ColumnType;
 import mailshelf.core.time.Grain;
 
 /** Reads the blocks of a definition. */
@@ -22,10 +21,12 @@ final class BlockReader {
 
     private final ReaderScope scope;
     private final MeasureReader measures;
+    private final TableReader tables;
 
     BlockReader(ReaderScope scope, MeasureReader measures) {
         this.scope = scope;
         this.measures = measures;
+        this.tables = new TableReader(scope, measures);
     }
 
     /** @param position what it is called where it has no name of its own */
@@ -37,7 +38,7 @@ final class BlockReader {
         } else if (in.has("chart")) {
             block = chart(in, id);
         } else if (in.has("table")) {
-            block = table(in, id);
+            block = tables.read(in, id, top(in));
         } else if (in.has("text")) {
             block = Optional.of(text(in, id));
         } else {
@@ -108,46 +109,6 @@ final class BlockReader {
         if (stands && (!named.measure().addsUp() || (kind.equals("share") && named.shown() != Shown.VALUE))) {
             in.fault("measure", "the parts of a chart of " + kind + " must add up: counts or sums");
         }
-    }
-
-    private Optional<Block> table(YamlCursor in, String id) {
-        String title = in.name("title");
-        if (in.text("table").equals("rows")) {
-            List<String> shown = in.texts("columns");
-            shown.forEach(column -> scope.require(in, "columns", column, null));
-            return Optional.of(new Block.RowTable(id, title, shown, scope.where(in)));
-        }
-        String by = in.text("table");
-        scope.require(in, "table", by, ColumnType.TEXT);
-        List<String> names = in.texts("measures");
-        List<Block.TableMeasure> shown = new ArrayList<>();
-        for (String name : names) {
-            measures.named(in, "measures", name)
-                    .ifPresent(found -> shown.add(new Block.TableMeasure(found.measure(), found.shown())));
-        }
-        if (names.isEmpty()) {
-            in.fault("measures", "a table by a column needs \"measures\"");
-        }
-        Optional<Block.Sort> sort = sort(in, names);
-        return shown.isEmpty()
-                ? Optional.empty()
-                : Optional.of(new Block.GroupTable(id, title, by, shown, sort, top(in)));
-    }
-
-    private Optional<Block.Sort> sort(YamlCursor in, List<String> names) {
-        return in.optionalText("sort").flatMap(text -> {
-            boolean ascending = text.endsWith(" ascending");
-            String name = ascending ? text.substring(0, text.length() - " ascending".length()) : text;
-            int position = names.indexOf(name);
-            if (position < 0) {
-                in.fault(
-                        "sort",
-                        "\"sort\" names one of the measures shown, with \"ascending\" behind it for the least first: "
-                                + String.join(", ", names));
-                return Optional.empty();
-            }
-            return Optional.of(new Block.Sort(position, ascending));
-        });
     }
 
     private Optional<Integer> top(YamlCursor in) {

@@ -78,7 +78,7 @@ final class ChartFill {
                 amounts.values(categories.stream().map(Category::groups).toList(), seconds);
         return switch (chart.shown()) {
             case VALUE, CHANGE, CHANGE_IN_PERCENT -> values;
-            case RUNNING_TOTAL -> Shares.runningTotals(values);
+            case RUNNING_TOTAL -> Shares.runningTotals(values, List.of());
             case SHARE -> {
                 Optional<BigDecimal> whole = amounts.value(amounts.firstGroups(), amounts.secondGroups());
                 yield values.stream().map(value -> Shares.share(value, whole)).toList();

@@ -158,14 +158,17 @@ public final class Evaluation {
     }
 
     private Supplier<BlockModel> groupTable(Block.GroupTable block) {
-        Dimension by = Dimension.values(table, block.by());
+        Dimension first = Dimension.values(table, block.by().get(0));
+        Dimension second =
+                block.by().size() > 1 ? Dimension.values(table, block.by().get(1)) : Dimension.none();
         List<Amounts> now = new ArrayList<>();
         List<Amounts> before = new ArrayList<>();
         for (Block.TableMeasure shown : block.measures()) {
-            now.add(amounts(shown.measure(), by, Dimension.none(), question.window()));
-            before.add(amounts(shown.measure(), by, Dimension.none(), question.before()));
+            now.add(amounts(shown.measure(), first, second, question.window()));
+            before.add(amounts(shown.measure(), first, second, question.before()));
         }
-        return () -> TableFill.fill(block, definition.columnTitle(block.by()), now, before);
+        List<String> titles = block.by().stream().map(definition::columnTitle).toList();
+        return () -> TableFill.fill(block, titles, now, before);
     }
 
     private Supplier<BlockModel> text(Block.Text text) {
@@ -191,7 +194,7 @@ public final class Evaluation {
 
     private Supplier<BlockModel> rowTable(Block.RowTable block) {
         Pass.Picked picked = pass.rows(question.window(), block.where());
-        return () -> TableRows.model(block.id(), block.title(), definition, table, block.columns(), picked.rows());
+        return () -> TableRows.model(block, definition, table, block.columns(), picked.rows());
     }
 
     private Dimension spans(Block.Trend over) {

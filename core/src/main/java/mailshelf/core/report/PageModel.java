@@ -129,6 +129,7 @@ public record PageModel(
      *
      * @param count where they are rows of the data, how many there are, of which {@code rows} may be the first; empty
      *     where each is a group, and before schema 4
+     * @param subtotals places of rows that sum up those behind them up to the next; none where groups are not nested
      * @param total the last line, over all rows; empty where there is none
      */
     public record TableModel(
@@ -137,11 +138,18 @@ public record PageModel(
             List<ColumnModel> columns,
             Optional<Long> count,
             List<List<String>> rows,
+            List<Integer> subtotals,
             List<String> total)
             implements BlockModel {
+        public TableModel {
+            subtotals = subtotals == null ? List.of() : List.copyOf(subtotals); // before schema 4
+        }
+
         /** With the first rows alone. */
         public TableModel shortened(int most) {
-            return rows.size() <= most ? this : new TableModel(id, title, columns, count, rows.subList(0, most), total);
+            return rows.size() <= most
+                    ? this
+                    : new TableModel(id, title, columns, count, rows.subList(0, most), subtotals, total);
         }
     }
 
@@ -150,8 +158,10 @@ public record PageModel(
      *
      * @param change its numbers are differences against the days before
      * @param shown as what a measure is shown in it
+     * @param limit beyond which its values are emphasised
      */
-    public record ColumnModel(String title, ColumnType type, Format format, boolean change, Shown shown) {
+    public record ColumnModel(
+            String title, ColumnType type, Format format, boolean change, Shown shown, Optional<Limit> limit) {
         public ColumnModel {
             shown = shown == null ? change ? Shown.CHANGE : Shown.VALUE : shown; // before schema 3
         }

@@ -4,6 +4,7 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.IntStream;
 import mailshelf.core.Problem;
 import mailshelf.core.data.Filter;
 import mailshelf.core.data.Pass;
@@ -28,9 +29,9 @@ public final class RowsBehind {
      * What of a page is meant.
      *
      * @param block the id of one of its blocks; "" for all rows of the page
-     * @param category raw label of a mark along the axis, or of a line of a table; empty for all
+     * @param keys raw label of a mark along the axis, or those of a line of a table; none for all
      */
-    public record Mark(String block, Optional<String> category) {}
+    public record Mark(String block, List<String> keys) {}
 
     /** How they are sorted: by a column, or as the data are. */
     public record Sort(Optional<String> column, boolean descending) {}
@@ -80,9 +81,7 @@ public final class RowsBehind {
         } else if (block instanceof Block.Chart chart) {
             chart(chart, (ChartModel) filled, mark);
         } else if (block instanceof Block.GroupTable grouped) {
-            List<String> lines =
-                    ((TableModel) filled).rows().stream().map(row -> row.get(0)).toList();
-            mark.category().ifPresent(line -> only(grouped.by(), line, lines));
+            line(grouped, (TableModel) filled, mark.keys());
         } else if (block instanceof Block.RowTable rows) {
             where.addAll(rows.where());
         } else {
@@ -90,10 +89,28 @@ public final class RowsBehind {
         }
     }
 
+    private void line(Block.GroupTable block, TableModel model, List<String> keys) {
+        if (keys.size() > block.by().size()) {
+            throw Problem.notFound();
+        }
+        for (int i = 0; i < keys.size(); i++) {
+            int column = i;
+            List<String> before = keys.subList(0, i);
+            List<String> shown = IntStream.range(0, model.rows().size())
+                    .filter(row -> column == 0 || !model.subtotals().contains(row))
+                    .mapToObj(row -> model.rows().get(row))
+                    .filter(row -> row.subList(0, column).equals(before))
+                    .map(row -> row.get(column))
+                    .distinct()
+                    .toList();
+            only(block.by().get(column), keys.get(column), shown);
+        }
+    }
+
     private void chart(Block.Chart chart, ChartModel model, Mark mark) {
         measured(chart.measure());
         window = model.window();
-        mark.category().ifPresent(category -> {
+        mark.keys().stream().findFirst().ifPresent(category -> {
             if (!model.categories().contains(category)) {
                 throw Problem.notFound();
             }

@@ -49,14 +49,24 @@ final class Shares {
                 .map(value -> part.multiply(HUNDRED).divide(value, MathContext.DECIMAL64));
     }
 
-    /** Each with those before it; where there is no value, the total stays. */
-    static List<Optional<BigDecimal>> runningTotals(List<Optional<BigDecimal>> values) {
+    /**
+     * Each with those before it; where there is no value, the total stays.
+     *
+     * @param subtotals places of sums of those behind them, which do not count twice
+     */
+    static List<Optional<BigDecimal>> runningTotals(List<Optional<BigDecimal>> values, List<Integer> subtotals) {
         List<Optional<BigDecimal>> totals = new ArrayList<>();
         BigDecimal total = BigDecimal.ZERO;
-        for (Optional<BigDecimal> value : values) {
-            total = total.add(value.orElse(BigDecimal.ZERO));
-            totals.add(Optional.of(total));
+        for (int i = 0; i < values.size(); i++) {
+            BigDecimal with = total.add(values.get(i).orElse(BigDecimal.ZERO));
+            totals.add(Optional.of(with));
+            total = subtotals.contains(i) && !isLastOrSum(i, values.size(), subtotals) ? total : with;
         }
         return totals;
+    }
+
+    /** A sum without any of its parts behind it counts itself. */
+    private static boolean isLastOrSum(int place, int size, List<Integer> subtotals) {
+        return place + 1 == size || subtotals.contains(place + 1);
     }
 }

@@ -5,36 +5,50 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Function;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import mailshelf.core.data.ColumnType;
 import mailshelf.core.report.PageModel.ColumnModel;
 import mailshelf.core.report.PageModel.TableModel;
 
-/** Makes a table with a row a group of what its measures come to. */
+/** Makes a table with a row a group of what its measures come to, groups within groups under the sum of theirs. */
 final class TableFill {
     private static final Format PLAIN = new Format("", 0, Good.NEITHER);
-    private static final List<Integer> ALL_SECONDS = List.of(0);
 
     private final Block.GroupTable block;
     private final List<Amounts> now;
     private final List<Amounts> before;
-    private final List<Integer> all;
+    private final List<Integer> firsts;
+    private final List<Integer> seconds;
+
+    /**
+     * A line: which groups it is of.
+     *
+     * @param labels one for each column that the table is by; "" for all of its values
+     */
+    private record Line(List<String> labels, List<Integer> firsts, List<Integer> seconds) {}
 
     private TableFill(Block.GroupTable block, List<Amounts> now, List<Amounts> before) {
         this.block = block;
         this.now = now;
         this.before = before;
-        this.all = now.get(0).firstGroups();
+        this.firsts = now.get(0).firstGroups();
+        this.seconds = now.get(0).secondGroups();
     }
 
-    /** @param now what each of its measures comes to in the window, and {@code before} in the days before */
-    static TableModel fill(Block.GroupTable block, String groupTitle, List<Amounts> now, List<Amounts> before) {
-        return new TableFill(block, now, before).model(groupTitle);
+    /**
+     * @param now what each of its measures comes to in the window, and {@code before} in the days before
+     * @param titles of the columns that it is by
+     */
+    static TableModel fill(Block.GroupTable block, List<String> titles, List<Amounts> now, List<Amounts> before) {
+        return new TableFill(block, now, before).model(titles);
     }
 
-    private TableModel model(String groupTitle) {
+    private TableModel model(List<String> titles) {
         List<ColumnModel> columns = new ArrayList<>();
-        columns.add(new ColumnModel(groupTitle, ColumnType.TEXT, PLAIN, false, Shown.VALUE));
+        titles.forEach(title ->
+                columns.add(new ColumnModel(title, ColumnType.TEXT, PLAIN, false, Shown.VALUE, Optional.empty())));
         for (Block.TableMeasure each : block.measures()) {
             Measure measure = each.measure();
             columns.add(new ColumnModel(
@@ -42,78 +56,132 @@ final class TableFill {
                     ColumnType.NUMBER,
                     each.shown().format(measure.format()),
                     each.shown().isChange(),
-                    each.shown()));
+                    each.shown(),
+                    each.limit()));
         }
-        List<Integer> groups = sorted(all.stream().filter(this::isTouched).toList());
-        int most = block.top().orElse(Integer.MAX_VALUE);
-        List<List<Integer>> lines = new ArrayList<>();
-        groups.subList(0, Math.min(most, groups.size())).forEach(group -> lines.add(List.of(group)));
-        if (groups.size() > most) {
-            lines.add(groups.subList(most, groups.size()));
+        List<Line> lines = new ArrayList<>();
+        List<Integer> subtotals = new ArrayList<>();
+        for (Line line : outer()) {
+            if (isNested()) {
+                subtotals.add(lines.size());
+            }
+            lines.add(line);
+            lines.addAll(within(line));
         }
-        List<List<Optional<BigDecimal>>> values = new ArrayList<>();
-        for (int i = 0; i < block.measures().size(); i++) {
-            values.add(column(i, lines));
-        }
-        List<List<String>> rows = new ArrayList<>();
-        for (int line = 0; line < lines.size(); line++) {
-            rows.add(row(label(lines.get(line)), values, line));
-        }
-        return new TableModel(
-                block.id(), block.title(), columns, Optional.empty(), rows, rows.size() < 2 ? List.of() : total());
+        List<List<String>> rows = rows(lines, subtotals);
+        List<String> total = rows.size() < 2 ? List.of() : total();
+        return new TableModel(block.id(), block.title(), columns, Optional.empty(), rows, subtotals, total);
     }
 
-    private boolean isTouched(int group) {
-        return Stream.concat(now.stream(), before.stream()).anyMatch(amounts -> amounts.touches(group));
+    private boolean isNested() {
+        return block.by().size() > 1;
+    }
+
+    private List<Line> outer() {
+        List<Integer> groups = sorted(
+                firsts.stream()
+                        .filter(first -> seconds.stream().anyMatch(second -> isTouched(first, second)))
+                        .toList(),
+                group -> value(sortMeasure(), List.of(group), seconds));
+        int most = Math.min(block.top().orElse(Integer.MAX_VALUE), groups.size());
+        List<Line> lines = new ArrayList<>();
+        groups.subList(0, most)
+                .forEach(
+                        group -> lines.add(outerLine(now.get(0).first().labels().get(group), List.of(group))));
+        if (groups.size() == most + 1) {
+            // one alone is shown by its name
+            int last = groups.get(most);
+            lines.add(outerLine(now.get(0).first().labels().get(last), List.of(last)));
+        } else if (groups.size() > most) {
+            lines.add(outerLine(Evaluation.REST, groups.subList(most, groups.size())));
+        }
+        return lines;
+    }
+
+    private Line outerLine(String label, List<Integer> groups) {
+        return new Line(isNested() ? List.of(label, "") : List.of(label), groups, seconds);
+    }
+
+    private List<Line> within(Line outer) {
+        if (!isNested() || outer.firsts().size() > 1) {
+            return List.of();
+        }
+        int first = outer.firsts().get(0);
+        List<Integer> touched =
+                seconds.stream().filter(second -> isTouched(first, second)).toList();
+        return sorted(touched, second -> value(sortMeasure(), List.of(first), List.of(second))).stream()
+                .map(second -> new Line(
+                        List.of(outer.labels().get(0), now.get(0).secondLabel(second)),
+                        outer.firsts(),
+                        List.of(second)))
+                .toList();
+    }
+
+    private boolean isTouched(int first, int second) {
+        return Stream.concat(now.stream(), before.stream()).anyMatch(amounts -> amounts.touches(first, second));
+    }
+
+    private int sortMeasure() {
+        return block.sort().map(Block.Sort::measure).orElse(0);
     }
 
     /** Those without a value come last, whichever way. */
-    private List<Integer> sorted(List<Integer> groups) {
+    private List<Integer> sorted(List<Integer> groups, Function<Integer, Optional<BigDecimal>> value) {
         return block.sort()
                 .map(sort -> {
                     Comparator<BigDecimal> order =
                             sort.ascending() ? Comparator.naturalOrder() : Comparator.reverseOrder();
                     return groups.stream()
                             .sorted(Comparator.comparing(
-                                    (Integer group) -> value(sort.measure(), List.of(group))
-                                            .orElse(null),
-                                    Comparator.nullsLast(order)))
+                                    (Integer group) -> value.apply(group).orElse(null), Comparator.nullsLast(order)))
                             .toList();
                 })
                 .orElse(groups);
     }
 
-    private String label(List<Integer> groups) {
-        return groups.size() == 1 ? now.get(0).first().labels().get(groups.get(0)) : Evaluation.REST;
+    private List<List<String>> rows(List<Line> lines, List<Integer> subtotals) {
+        List<List<Optional<BigDecimal>>> values = IntStream.range(
+                        0, block.measures().size())
+                .mapToObj(measure -> column(measure, lines, subtotals))
+                .toList();
+        return IntStream.range(0, lines.size())
+                .mapToObj(line -> row(
+                        lines.get(line).labels(),
+                        values.stream().map(column -> column.get(line)).toList()))
+                .toList();
     }
 
-    private List<Optional<BigDecimal>> column(int measure, List<List<Integer>> lines) {
-        List<Optional<BigDecimal>> values =
-                lines.stream().map(line -> value(measure, line)).toList();
-        return block.measures().get(measure).shown() == Shown.RUNNING_TOTAL ? Shares.runningTotals(values) : values;
+    private List<Optional<BigDecimal>> column(int measure, List<Line> lines, List<Integer> subtotals) {
+        List<Optional<BigDecimal>> values = lines.stream()
+                .map(line -> value(measure, line.firsts(), line.seconds()))
+                .toList();
+        return block.measures().get(measure).shown() == Shown.RUNNING_TOTAL
+                ? Shares.runningTotals(values, subtotals)
+                : values;
     }
 
-    private Optional<BigDecimal> value(int measure, List<Integer> groups) {
+    private Optional<BigDecimal> value(int measure, List<Integer> ofFirsts, List<Integer> ofSeconds) {
         return Shares.shown(
                 block.measures().get(measure).shown(),
-                now.get(measure).value(groups, ALL_SECONDS),
-                () -> before.get(measure).value(groups, ALL_SECONDS),
-                () -> now.get(measure).value(all, ALL_SECONDS));
+                now.get(measure).value(ofFirsts, ofSeconds),
+                () -> before.get(measure).value(ofFirsts, ofSeconds),
+                () -> now.get(measure).value(firsts, seconds));
     }
 
     private List<String> total() {
-        List<List<Optional<BigDecimal>>> values = new ArrayList<>();
-        for (int i = 0; i < block.measures().size(); i++) {
-            values.add(List.of(value(i, all)));
-        }
-        return row("", values, 0);
+        return row(
+                block.by().stream().map(column -> "").toList(),
+                IntStream.range(0, block.measures().size())
+                        .mapToObj(measure -> value(measure, firsts, seconds))
+                        .toList());
     }
 
-    private static List<String> row(String label, List<List<Optional<BigDecimal>>> values, int line) {
-        List<String> row = new ArrayList<>();
-        row.add(label);
-        values.forEach(column ->
-                row.add(column.get(line).map(BigDecimal::toPlainString).orElse("")));
-        return row;
+    private static List<String> row(List<String> labels, List<Optional<BigDecimal>> values) {
+        return Stream.concat(
+                        labels.stream(),
+                        values.stream()
+                                .map(value ->
+                                        value.map(BigDecimal::toPlainString).orElse("")))
+                .toList();
     }
 }

@@ -22,22 +22,35 @@ public final class TableRows extends AbstractList<List<String>> implements Rando
     }
 
     /**
+     * @param block what says which of their values are emphasised
      * @param table with the columns that the report computes
      * @param columns by name
      * @param rows row numbers, in the order that they are shown in
      */
     public static TableModel model(
-            String id, String title, Definition definition, Table table, List<String> columns, int[] rows) {
+            Block.RowTable block, Definition definition, Table table, List<String> columns, int[] rows) {
         List<ColumnModel> heads = columns.stream()
-                .map(name -> head(definition, table.column(name)))
+                .map(name -> head(definition, table.column(name), block.limits().get(name)))
                 .toList();
         return new TableModel(
-                id, title, heads, Optional.of((long) rows.length), new TableRows(table, columns, rows), List.of());
+                block.id(),
+                block.title(),
+                heads,
+                Optional.of((long) rows.length),
+                new TableRows(table, columns, rows),
+                List.of(),
+                List.of());
     }
 
-    private static ColumnModel head(Definition definition, Column column) {
+    private static ColumnModel head(Definition definition, Column column, Limit limit) {
         Format format = new Format("", column.decimals(), Good.NEITHER);
-        return new ColumnModel(definition.columnTitle(column.name()), column.type(), format, false, Shown.VALUE);
+        return new ColumnModel(
+                definition.columnTitle(column.name()),
+                column.type(),
+                format,
+                false,
+                Shown.VALUE,
+                Optional.ofNullable(limit));
     }
 
     @Override

@@ -13,7 +13,6 @@ import mailshelf.core.data.Allowed;
 import mailshelf.core.data.Filter;
 import mailshelf.core.report.PageModel.BlockModel;
 import mailshelf.core.report.PageModel.ChartModel;
-import mailshelf.core.report.PageModel.ColumnModel;
 import mailshelf.core.report.PageModel.FigureModel;
 import mailshelf.core.report.PageModel.TableModel;
 import mailshelf.core.report.PageModel.TextModel;
@@ -34,14 +33,14 @@ public final class Writing {
     private final Figures figures;
     private final Dates dates;
 
-    /** The year that days are read in, which need not say it. */
-    private final int year;
+    private final TableWriting tables;
 
+    /** @param year in which days are read, which need not say it */
     private Writing(Words words, ZoneId zone, int year) {
         this.words = words;
-        this.year = year;
         this.figures = words.figures();
         this.dates = words.dates(zone);
+        this.tables = new TableWriting(words, zone, year);
     }
 
     public static Written.Page page(PageModel model, Words words, ZoneId zone) {
@@ -61,7 +60,7 @@ public final class Writing {
      * @param window of the page that it is of
      */
     public static Written.Table table(TableModel model, Window window, Words words, ZoneId zone) {
-        return new Writing(words, zone, window.toInclusive().getYear()).table(model);
+        return new TableWriting(words, zone, window.toInclusive().getYear()).table(model);
     }
 
     private Written.Page page(PageModel model) {
@@ -77,7 +76,7 @@ public final class Writing {
                 model.rows(),
                 blocks(model, FigureModel.class, figure -> figure(figure, beforeWords)),
                 blocks(model, ChartModel.class, chart -> chart(chart, model.window())),
-                blocks(model, TableModel.class, this::table),
+                blocks(model, TableModel.class, tables::table),
                 blocks(model, TextModel.class, text -> text(text, model)),
                 model.blocks().stream().map(BlockModel::id).toList());
     }
@@ -176,7 +175,7 @@ public final class Writing {
         return value.flatMap(now -> before.map(then -> round(now, decimals).subtract(round(then, decimals))));
     }
 
-    private static BigDecimal round(BigDecimal value, int decimals) {
+    static BigDecimal round(BigDecimal value, int decimals) {
         return value.setScale(decimals, RoundingMode.HALF_UP);
     }
 
@@ -197,7 +196,7 @@ public final class Writing {
         return words.say(by.signum() > 0 ? "figure.more" : "figure.less", amount);
     }
 
-    private static Written.Verdict verdict(BigDecimal change, Good good) {
+    static Written.Verdict verdict(BigDecimal change, Good good) {
         if (change.signum() == 0 || good == Good.NEITHER) {
             return Written.Verdict.NEITHER;
         }
@@ -277,7 +276,7 @@ public final class Writing {
 
     private Written.Series series(PageModel.Series series, Format format) {
         return new Written.Series(
-                label(series.name()),
+                series.name().isEmpty() ? "" : value(series.name(), words),
                 series.values().stream().map(Writing::asDouble).toList(),
                 series.values().stream()
                         .map(value -> value.map(v -> figures.withUnit(v, format.decimals(), format.unit()))
@@ -287,7 +286,7 @@ public final class Writing {
 
     private String category(String raw, Optional<Grain> grain) {
         if (grain.isEmpty()) {
-            return raw.isEmpty() ? words.say("value.none") : label(raw);
+            return value(raw, words);
         }
         LocalDate start = LocalDate.parse(raw);
         return switch (grain.get()) {
@@ -300,79 +299,15 @@ public final class Writing {
         };
     }
 
-    private String label(String raw) {
+    /** A value of a column as a name of something. */
+    static String value(String raw, Words words) {
+        if (raw.isEmpty()) {
+            return words.say("value.none");
+        }
         return raw.equals(Evaluation.REST) ? words.say("chart.rest") : OneLine.of(raw);
     }
 
     private static Double asDouble(Optional<BigDecimal> value) {
         return value.map(BigDecimal::doubleValue).orElse(null);
-    }
-
-    private Written.Table table(TableModel table) {
-        List<ColumnModel> columns = table.columns();
-        List<Written.Head> heads = columns.stream().map(this::head).toList();
-        List<List<Written.Cell>> rows =
-                table.rows().stream().map(row -> cells(columns, row)).toList();
-        // rows of the data may hold any text; where groups are summed up as one, there is a total
-        if (!table.total().isEmpty()
-                && table.rows().get(table.rows().size() - 1).get(0).equals(Evaluation.REST)) {
-            rows.get(rows.size() - 1).set(0, new Written.Cell(words.say("chart.rest"), Written.Verdict.NEITHER));
-        }
-        List<Written.Cell> total = table.total().isEmpty() ? List.of() : totals(columns, table.total());
-        return new Written.Table(
-                table.id(), table.title(), heads, keys(table), table.count().orElse((long) rows.size()), rows, total);
-    }
-
-    private static List<String> keys(TableModel table) {
-        return table.count().isPresent()
-                ? List.of()
-                : table.rows().stream().map(row -> row.get(0)).toList();
-    }
-
-    private Written.Head head(ColumnModel column) {
-        String unit =
-                column.format().unit().isEmpty() ? "" : ", " + column.format().unit();
-        String title = words.say("shown." + column.shown().name(), column.title());
-        return new Written.Head(title + unit, column.type() == mailshelf.core.data.ColumnType.NUMBER);
-    }
-
-    private List<Written.Cell> cells(List<ColumnModel> columns, List<String> row) {
-        List<Written.Cell> cells = new ArrayList<>(row.size());
-        for (int i = 0; i < row.size(); i++) {
-            cells.add(cell(columns.get(i), row.get(i)));
-        }
-        return cells;
-    }
-
-    private List<Written.Cell> totals(List<ColumnModel> columns, List<String> row) {
-        List<Written.Cell> cells = cells(columns, row);
-        cells.set(0, new Written.Cell(words.say("table.all"), Written.Verdict.NEITHER));
-        return cells;
-    }
-
-    private Written.Cell cell(ColumnModel column, String raw) {
-        return switch (column.type()) {
-            case TEXT -> new Written.Cell(OneLine.of(raw), Written.Verdict.NEITHER);
-            case DATE -> new Written.Cell(raw.isEmpty() ? "" : day(LocalDate.parse(raw)), Written.Verdict.NEITHER);
-            case NUMBER -> number(column, raw);
-        };
-    }
-
-    private String day(LocalDate day) {
-        return day.getYear() == year ? dates.weekday(day) : dates.fullWeekday(day);
-    }
-
-    private Written.Cell number(ColumnModel column, String raw) {
-        if (raw.isEmpty()) {
-            return new Written.Cell(Figures.NOTHING, Written.Verdict.NEITHER);
-        }
-        BigDecimal value = new BigDecimal(raw);
-        int decimals = column.format().decimals();
-        if (!column.change()) {
-            return new Written.Cell(figures.number(value, decimals), Written.Verdict.NEITHER);
-        }
-        return new Written.Cell(
-                figures.signed(value, decimals),
-                verdict(round(value, decimals), column.format().good()));
     }
 }

@@ -86,23 +86,39 @@ public final class Written {
     /**
      * A table, every cell as it is to be read.
      *
-     * @param keys what its lines are known by, where each is a value of a column; none where they are rows of the data
+     * @param keys what its lines are known by, where each is of values of columns; none where they are rows of the data
      * @param count how many rows there are, of which {@code rows} may be the first
+     * @param note what its emphasis means; "" where there is none
      */
     public record Table(
             String id,
             String title,
             List<Head> heads,
-            List<String> keys,
+            List<List<String>> keys,
             long count,
             List<List<Cell>> rows,
-            List<Cell> total) {}
+            List<Cell> total,
+            String note) {}
 
     /** A column's head, with its unit. */
     public record Head(String title, boolean number) {}
 
     /** A cell. */
-    public record Cell(String text, Verdict verdict) {}
+    public record Cell(String text, Verdict verdict, Weight weight) {
+        /** One that is nothing but its text. */
+        public static Cell plain(String text) {
+            return new Cell(text, Verdict.NEITHER, Weight.PLAIN);
+        }
+    }
+
+    /** How strongly a cell is written, and why. */
+    public enum Weight {
+        PLAIN,
+        /** It sums up the lines behind it. */
+        SUM,
+        /** It is beyond a limit of the publisher's. */
+        BEYOND
+    }
 
     /** Words of the publisher. */
     public record Text(String id, String title, String text) {}

@@ -78,7 +78,7 @@ public record Losses(List<Loss> lost) {
         if (block instanceof Block.GroupTable grouped) {
             Stream<String> measures =
                     grouped.measures().stream().map(shown -> shown.measure().title());
-            return Stream.concat(Stream.of(definition.columnTitle(grouped.by())), measures)
+            return Stream.concat(grouped.by().stream().map(definition::columnTitle), measures)
                     .toList();
         }
         return List.of();

@@ -97,6 +97,71 @@ class MeasuresTest {
     }
 
     @Test
+    void groups_stand_within_groups_under_their_sum_and_what_is_beyond_a_limit_stands_out() {
+        Table table = Ferries.table(3);
+        PageModel page = page(
+                table,
+                "last-4-weeks",
+                List.of(),
+                "{table: [route, cause], title: T, measures: [passengers, running total of passengers, "
+                        + "share of passengers, change of passengers], sort: passengers, top: 1, "
+                        + "emphasis: {passengers: over 300, change of passengers: under 0}}");
+        PageModel.TableModel shown = (PageModel.TableModel) page.blocks().get(0);
+        BigDecimal whole = new Rows(table, page.window(), List.of()).sum("passengers");
+
+        BigDecimal ofRoutes = BigDecimal.ZERO;
+        BigDecimal ofCauses = BigDecimal.ZERO;
+        for (int i = 0; i < shown.rows().size(); i++) {
+            List<String> row = shown.rows().get(i);
+            boolean isSum = shown.subtotals().contains(i);
+            List<Filter> where = new ArrayList<>();
+            if (row.get(0).equals("…")) {
+                where.add(new Filter(
+                        "route",
+                        Filter.Test.NONE_OF,
+                        List.of(shown.rows().get(0).get(0))));
+            } else {
+                where.add(Filter.anyOf("route", List.of(row.get(0))));
+            }
+            if (!isSum) {
+                where.add(
+                        row.get(1).isEmpty()
+                                ? new Filter("cause", Filter.Test.EMPTY, List.of())
+                                : Filter.anyOf("cause", List.of(row.get(1))));
+            }
+            BigDecimal now = new Rows(table, page.window(), where).sum("passengers");
+            BigDecimal before = new Rows(table, page.before(), where).sum("passengers");
+            ofRoutes = isSum ? ofRoutes.add(now) : ofRoutes;
+            ofCauses = isSum ? ofCauses : ofCauses.add(now);
+            assertThat(row.subList(2, 6))
+                    .as("%s", row)
+                    .containsExactly(
+                            now.toPlainString(),
+                            (isSum ? ofRoutes : ofCauses).toPlainString(),
+                            percent(now, whole),
+                            now.subtract(before).toPlainString());
+        }
+        assertThat(shown.subtotals()).hasSize(2).startsWith(0);
+        assertThat(shown.total().get(2)).isEqualTo(whole.toPlainString());
+
+        Written.Table written = written(page).tables().get(0);
+        for (int i = 0; i < written.rows().size(); i++) {
+            List<Written.Cell> cells = written.rows().get(i);
+            List<String> row = shown.rows().get(i);
+            assertThat(cells.get(2).weight() == Written.Weight.BEYOND)
+                    .isEqualTo(new BigDecimal(row.get(2)).compareTo(BigDecimal.valueOf(300)) > 0);
+            assertThat(cells.get(5).weight() == Written.Weight.BEYOND)
+                    .isEqualTo(new BigDecimal(row.get(5)).signum() < 0);
+        }
+        assertThat(written.note()).isEqualTo("•\u00a0Passengers over 300 and Passengers, change under 0");
+        assertThat(written.rows().get(0).get(1))
+                .isEqualTo(new Written.Cell("all", Written.Verdict.NEITHER, Written.Weight.SUM));
+        assertThat(written.rows().get(1).get(0).text()).isEmpty();
+        assertThat(written.keys().get(0)).hasSize(1);
+        assertThat(written.keys().get(1)).hasSize(2);
+    }
+
+    @Test
     void a_table_shows_measures_in_every_way_and_its_total_is_of_all_rows() {
         Table table = Ferries.table(3);
         PageModel page = page(

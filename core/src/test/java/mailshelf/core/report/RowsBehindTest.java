@@ -40,6 +40,7 @@ class RowsBehindTest {
                   - {chart: bars, id: weeks, title: Weeks, measure: gone, over: 26 weeks}
                   - {chart: bars, id: causes, title: Causes, measure: all, by: cause, top: 1}
                   - {table: cause, id: lines, title: Lines, measures: [all], sort: all, top: 2}
+                  - {table: [route, cause], id: nested, title: Nested, measures: [all], sort: all}
                   - {table: rows, id: rows, title: Rows, columns: [date, route, cause], where: {cancelled: "yes"}}
                   - {text: Words., id: words}
             """;
@@ -65,32 +66,37 @@ class RowsBehindTest {
     void as_many_rows_as_a_mark_or_line_counts(List<Filter> filters) {
         PageModel page = page(filters);
 
-        assertThat(behind(page, filters, "", Optional.empty())).hasSize((int) page.rows());
-        assertThat(behind(page, filters, "gone", Optional.empty()))
+        assertThat(behind(page, filters, "")).hasSize((int) page.rows());
+        assertThat(behind(page, filters, "gone"))
                 .hasSize(((PageModel.FigureModel) block(page, "gone"))
                         .value()
                         .orElseThrow()
                         .intValue());
-        assertThat(behind(page, filters, "share", Optional.empty())).hasSize((int) page.rows());
+        assertThat(behind(page, filters, "share")).hasSize((int) page.rows());
         for (String id : List.of("weeks", "causes")) {
             PageModel.ChartModel chart = (PageModel.ChartModel) block(page, id);
             for (int i = 0; i < chart.categories().size(); i++) {
                 BigDecimal counted = chart.series().get(0).values().get(i).orElseThrow();
-                assertThat(behind(
-                                page,
-                                filters,
-                                id,
-                                Optional.of(chart.categories().get(i))))
+                assertThat(behind(page, filters, id, chart.categories().get(i)))
                         .as("%s %s", id, chart.categories().get(i))
                         .hasSize(counted.intValue());
             }
         }
         for (List<String> line : ((PageModel.TableModel) block(page, "lines")).rows()) {
-            assertThat(behind(page, filters, "lines", Optional.of(line.get(0))))
+            assertThat(behind(page, filters, "lines", line.get(0)))
                     .as("%s", line)
                     .hasSize(new BigDecimal(line.get(1)).intValue());
         }
-        assertThat(behind(page, filters, "rows", Optional.empty()))
+        PageModel.TableModel nested = (PageModel.TableModel) block(page, "nested");
+        for (int i = 0; i < nested.rows().size(); i++) {
+            List<String> row = nested.rows().get(i);
+            String[] keys =
+                    row.subList(0, nested.subtotals().contains(i) ? 1 : 2).toArray(String[]::new);
+            assertThat(behind(page, filters, "nested", keys))
+                    .as("%s", row)
+                    .hasSize(new BigDecimal(row.get(2)).intValue());
+        }
+        assertThat(behind(page, filters, "rows"))
                 .hasSize(((PageModel.TableModel) block(page, "rows")).rows().size());
     }
 
@@ -102,7 +108,7 @@ class RowsBehindTest {
                 Ferries.all(table),
                 Ferries.question("last-4-weeks", table, List.of()),
                 page,
-                new RowsBehind.Mark("people", Optional.empty()),
+                new RowsBehind.Mark("people", List.of()),
                 new RowsBehind.Sort(Optional.of("passengers"), true));
 
         assertThat(IntStream.of(rows).mapToObj(row -> table.raw("passengers", row)))
@@ -119,12 +125,12 @@ class RowsBehindTest {
     void there_is_nothing_behind_words_and_marks_that_are_not_there() {
         PageModel page = page(List.of());
 
-        assertThatThrownBy(() -> behind(page, List.of(), "words", Optional.empty()))
+        assertThatThrownBy(() -> behind(page, List.of(), "words")).isInstanceOf(Problem.class);
+        assertThatThrownBy(() -> behind(page, List.of(), "none")).isInstanceOf(Problem.class);
+        assertThatThrownBy(() -> behind(page, List.of(), "causes", "fog")).isInstanceOf(Problem.class);
+        assertThatThrownBy(() -> behind(page, List.of(), "nested", "1 Ness–Hovden", "fog"))
                 .isInstanceOf(Problem.class);
-        assertThatThrownBy(() -> behind(page, List.of(), "none", Optional.empty()))
-                .isInstanceOf(Problem.class);
-        assertThatThrownBy(() -> behind(page, List.of(), "causes", Optional.of("fog")))
-                .isInstanceOf(Problem.class);
+        assertThatThrownBy(() -> behind(page, List.of(), "lines", "wind", "")).isInstanceOf(Problem.class);
     }
 
     @Test
@@ -164,13 +170,13 @@ class RowsBehindTest {
                 Ferries.question("last-4-weeks", table, filters));
     }
 
-    private int[] behind(PageModel page, List<Filter> filters, String block, Optional<String> category) {
+    private int[] behind(PageModel page, List<Filter> filters, String block, String... keys) {
         return RowsBehind.of(
                 definition,
                 Ferries.all(table),
                 Ferries.question("last-4-weeks", table, filters),
                 page,
-                new RowsBehind.Mark(block, category),
+                new RowsBehind.Mark(block, List.of(keys)),
                 AS_IS);
     }
 

@@ -44,16 +44,12 @@ public record MailContent(
         List<List<Written.Cell>> rows = new ArrayList<>();
         for (int category = from; category < all; category++) {
             List<Written.Cell> row = new ArrayList<>();
-            row.add(cell(chart.categories().get(category)));
+            row.add(Written.Cell.plain(chart.categories().get(category)));
             for (Written.Series series : chart.series()) {
-                row.add(cell(series.written().get(category)));
+                row.add(Written.Cell.plain(series.written().get(category)));
             }
             rows.add(row);
         }
-        return new Written.Table(chart.id(), chart.title(), heads, List.of(), rows.size(), rows, List.of());
-    }
-
-    private static Written.Cell cell(String text) {
-        return new Written.Cell(text, Written.Verdict.NEITHER);
+        return new Written.Table(chart.id(), chart.title(), heads, List.of(), rows.size(), rows, List.of(), "");
     }
 }

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.stream.Stream;
 import mailshelf.core.letter.Letter;
 import mailshelf.core.report.Written;
+import mailshelf.render.html.Html;
 
 /**
  * The body as HTML: one column of tables and inline styles, readable at 375 px, in the dark and with pictures blocked;
@@ -32,6 +33,7 @@ final class MailHtml {
     /** A label without a space in it may be wider than a phone. */
     private static final String LONG_WORDS = "overflow-wrap:anywhere;";
 
+    private static final String STRONG = "font-weight:600";
     private static final String GREY =
             "class=\"g\" style=\"" + SANS + "font-size:14px;line-height:21px;color:#5F6866;margin:0\"";
 
@@ -163,10 +165,9 @@ final class MailHtml {
 
     private void table(Written.Table table) {
         grid(table);
-        String cut = content.cutNote(table);
-        if (!cut.isEmpty()) {
-            out.element("p", GREY, cut);
-        }
+        Stream.of(content.cutNote(table), table.note())
+                .filter(note -> !note.isEmpty())
+                .forEach(note -> out.element("p", GREY, note));
     }
 
     private void grid(Written.Table table) {
@@ -182,7 +183,7 @@ final class MailHtml {
         out.raw("</tr>\n");
         table.rows().stream().limit(MailContent.MOST_ROWS).forEach(row -> row(table, row, ""));
         if (!table.total().isEmpty()) {
-            row(table, table.total(), "font-weight:600");
+            row(table, table.total(), STRONG);
         }
         out.raw("</table>\n");
         if (table.rows().isEmpty()) {
@@ -193,7 +194,8 @@ final class MailHtml {
     private void row(Written.Table table, List<Written.Cell> cells, String style) {
         out.raw("<tr>");
         for (int i = 0; i < cells.size(); i++) {
-            out.raw("<td class=\"r\" " + cellStyle(table.heads().get(i).number(), style) + ">");
+            String own = cells.get(i).weight() == Written.Weight.PLAIN ? style : STRONG;
+            out.raw("<td class=\"r\" " + cellStyle(table.heads().get(i).number(), own) + ">");
             out.element("span", verdict(cells.get(i).verdict()), cells.get(i).text());
             out.raw("</td>\n");
         }

@@ -2,6 +2,7 @@ package mailshelf.render.mail;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.Stream;
 import mailshelf.core.letter.Letter;
 import mailshelf.core.report.Written;
 
@@ -76,10 +77,9 @@ final class MailText {
         if (table.rows().isEmpty()) {
             line(content.words().say("table.no-rows"));
         }
-        String cut = content.cutNote(table);
-        if (!cut.isEmpty()) {
-            line(cut);
-        }
+        Stream.of(content.cutNote(table), table.note())
+                .filter(note -> !note.isEmpty())
+                .forEach(this::line);
     }
 
     private static List<String> texts(List<Written.Cell> cells) {

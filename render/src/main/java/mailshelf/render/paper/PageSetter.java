@@ -20,6 +20,7 @@ public final class PageSetter {
     private static final double LYING_ROW = 19;
     private static final float LEAD_SIZE = 40;
     private static final double LEDGER_ROW = 26;
+    private static final double NOTE_LINE = 12;
     private static final double BLOCK_GAP = 22;
     private static final double TITLE_LINE = 14;
     private static final double TITLE_GAP = 4;
@@ -172,6 +173,13 @@ public final class PageSetter {
         if (!table.total().isEmpty()) {
             need(TableSetter.rowHeight());
             y = setter.total(pen, y);
+        }
+        if (!table.note().isEmpty()) {
+            for (String line : Pen.wrap(table.note(), HouseFont.SANS, 8.5f, width)) {
+                need(NOTE_LINE);
+                y += NOTE_LINE;
+                pen.left(line, left, y, HouseFont.SANS, 8.5f, HouseColours.GREY);
+            }
         }
         y += BLOCK_GAP;
     }

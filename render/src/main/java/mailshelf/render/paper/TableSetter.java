@@ -63,9 +63,10 @@ final class TableSetter {
         double x = left;
         for (int i = 0; i < widths.length; i++) {
             Written.Cell cell = cells.get(i);
-            String text = face.fit(cell.text(), SIZE, (float) widths[i]);
+            HouseFont own = cell.weight() == Written.Weight.PLAIN ? face : HouseFont.SANS_BOLD;
+            String text = own.fit(cell.text(), SIZE, (float) widths[i]);
             Color colour = Pen.colour(cell.verdict(), HouseColours.INK);
-            place(pen, text, x, widths[i], table.heads().get(i).number(), y + 11.5, face, SIZE, colour);
+            place(pen, text, x, widths[i], table.heads().get(i).number(), y + 11.5, own, SIZE, colour);
             x += widths[i] + COLUMN_GAP;
         }
         if (ruleBelow != null) {

@@ -12,6 +12,14 @@ import org.apache.poi.ss.usermodel.Workbook;
 
 /** The styles of a workbook, each made once, as a workbook holds only so many. */
 final class CellLooks {
+    /** How strongly a cell is written. */
+    enum Look {
+        PLAIN,
+        BOLD,
+        /** Under a rule. */
+        TOTAL
+    }
+
     private final Workbook book;
     private final Map<String, CellStyle> made = new HashMap<>();
     private final Font bold;
@@ -45,13 +53,13 @@ final class CellLooks {
     }
 
     /** Text that stays text also when somebody edits its cell. */
-    CellStyle text(String text, boolean strong) {
+    CellStyle text(String text, Look look) {
         boolean quoted = Formulas.looksLikeOne(text);
-        return made.computeIfAbsent("text" + quoted + strong, key -> {
+        return made.computeIfAbsent("text" + quoted + look, key -> {
             CellStyle style = book.createCellStyle();
             style.setQuotePrefixed(quoted);
             style.setVerticalAlignment(VerticalAlignment.TOP);
-            strong(style, strong);
+            weigh(style, look);
             return style;
         });
     }
@@ -65,30 +73,32 @@ final class CellLooks {
         });
     }
 
-    CellStyle day(boolean strong) {
-        return formatted("yyyy-mm-dd", strong);
+    CellStyle day(Look look) {
+        return formatted("yyyy-mm-dd", look);
     }
 
     /** @param change with its sign; a true minus */
-    CellStyle number(Format format, boolean change, boolean strong) {
+    CellStyle number(Format format, boolean change, Look look) {
         String digits = format.decimals() == 0 ? "#,##0" : "#,##0." + "0".repeat(format.decimals());
         String unit = format.unit().isEmpty() ? "" : "\"\u00a0" + format.unit().replace("\"", "") + "\"";
         String plus = change ? "+" : "";
-        return formatted(plus + digits + unit + ";\u2212" + digits + unit + ";" + digits + unit, strong);
+        return formatted(plus + digits + unit + ";\u2212" + digits + unit + ";" + digits + unit, look);
     }
 
-    private CellStyle formatted(String format, boolean strong) {
-        return made.computeIfAbsent(format + strong, key -> {
+    private CellStyle formatted(String format, Look look) {
+        return made.computeIfAbsent(format + look, key -> {
             CellStyle style = book.createCellStyle();
             style.setDataFormat(book.createDataFormat().getFormat(format));
-            strong(style, strong);
+            weigh(style, look);
             return style;
         });
     }
 
-    private void strong(CellStyle style, boolean strong) {
-        if (strong) {
+    private void weigh(CellStyle style, Look look) {
+        if (look != Look.PLAIN) {
             style.setFont(bold);
+        }
+        if (look == Look.TOTAL) {
             style.setBorderTop(BorderStyle.THIN);
         }
     }

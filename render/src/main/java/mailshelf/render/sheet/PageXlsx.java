@@ -25,7 +25,7 @@ import org.apache.poi.xssf.usermodel.XSSFSheet;
 import org.apache.poi.xssf.usermodel.XSSFWorkbook;
 
 /**
- * A page as a workbook (Office Open XML): figures and charts on its first sheet, each table on one of its own with a
+ * Pages as a workbook (Office Open XML): figures and charts of each on a sheet, its tables on sheets behind it with a
  * frozen head and filters. Numbers and days are numbers and days, written as the page writes them; charts are the
  * spreadsheet's own.
  */
@@ -35,14 +35,16 @@ public final class PageXlsx {
     private static final int WIDE = 28 * 256;
     private static final int NARROW = 16 * 256;
 
-    private final XSSFWorkbook book = new XSSFWorkbook();
-    private final CellLooks looks = new CellLooks(book);
+    private final XSSFWorkbook book;
+    private final CellLooks looks;
     private final PageModel model;
     private final Written.Page written;
     private final XSSFSheet sheet;
     private int next;
 
-    private PageXlsx(PageModel model, Written.Page written) {
+    private PageXlsx(XSSFWorkbook book, CellLooks looks, PageModel model, Written.Page written) {
+        this.book = book;
+        this.looks = looks;
         this.model = model;
         this.written = written;
         this.sheet = book.createSheet(sheetName(model.page()));
@@ -51,22 +53,25 @@ public final class PageXlsx {
     /**
      * The whole workbook is in memory while it is made, so its tables may not be of any length.
      *
-     * @param written the same page in words
+     * @param written the same pages in words
      * @throws Problem {@code report.too-many-rows}
      */
-    public static byte[] of(PageModel model, Written.Page written) {
-        int rows = model.blocks().stream()
+    public static byte[] of(List<PageModel> models, List<Written.Page> written) {
+        int rows = models.stream()
+                .flatMap(model -> model.blocks().stream())
                 .filter(TableModel.class::isInstance)
                 .mapToInt(table -> ((TableModel) table).rows().size())
                 .sum();
         if (rows > MOST_ROWS) {
             throw Problem.invalid("report.too-many-rows", rows, MOST_ROWS);
         }
-        PageXlsx page = new PageXlsx(model, written);
-        try (page.book) {
-            page.fill();
+        try (XSSFWorkbook book = new XSSFWorkbook()) {
+            CellLooks looks = new CellLooks(book);
+            for (int i = 0; i < models.size(); i++) {
+                new PageXlsx(book, looks, models.get(i), written.get(i)).fill();
+            }
             ByteArrayOutputStream out = new ByteArrayOutputStream(50_000);
-            page.book.write(out);
+            book.write(out);
             return out.toByteArray();
         } catch (IOException e) {
             throw new UncheckedIOException(e);
@@ -130,14 +135,14 @@ public final class PageXlsx {
     private Cell text(Row row, int column, String text) {
         Cell cell = row.createCell(column);
         cell.setCellValue(text);
-        cell.setCellStyle(looks.text(text, false));
+        cell.setCellStyle(looks.text(text, CellLooks.Look.PLAIN));
         return cell;
     }
 
     private void figure(FigureModel figure, Written.Figure words) {
         Row row = row();
         text(row, 0, figure.title());
-        number(row.createCell(1), figure.value(), looks.number(figure.format(), false, false));
+        number(row.createCell(1), figure.value(), looks.number(figure.format(), false, CellLooks.Look.PLAIN));
         text(row, 2, words.change() + (words.verdictWords().isEmpty() ? "" : ", " + words.verdictWords()));
     }
 
@@ -174,7 +179,7 @@ public final class PageXlsx {
                 number(
                         row.createCell(s + 1),
                         chart.series().get(s).values().get(c),
-                        looks.number(chart.format(), false, false));
+                        looks.number(chart.format(), false, CellLooks.Look.PLAIN));
             }
         }
         if (!words.categories().isEmpty()) {
@@ -204,16 +209,20 @@ public final class PageXlsx {
     }
 
     /** Numbers and days as such; texts as they are written, where "others" and "All" are words. */
-    private void cells(Row row, List<ColumnModel> columns, List<String> raw, List<Written.Cell> words, boolean strong) {
+    private void cells(
+            Row row, List<ColumnModel> columns, List<String> raw, List<Written.Cell> words, boolean isTotal) {
         for (int i = 0; i < columns.size(); i++) {
             ColumnModel column = columns.get(i);
             Cell cell = row.createCell(i);
+            CellLooks.Look look = isTotal
+                    ? CellLooks.Look.TOTAL
+                    : words.get(i).weight() == Written.Weight.PLAIN ? CellLooks.Look.PLAIN : CellLooks.Look.BOLD;
             Optional<String> value = Optional.of(raw.get(i)).filter(text -> !text.isEmpty());
             switch (column.type()) {
                 case TEXT -> {
                     String text = words.get(i).text();
                     cell.setCellValue(text);
-                    cell.setCellStyle(looks.text(text, strong));
+                    cell.setCellStyle(looks.text(text, look));
                 }
                 case NUMBER ->
                     number(
@@ -226,9 +235,9 @@ public final class PageXlsx {
                                             column.format().decimals(),
                                             column.format().good()),
                                     column.change(),
-                                    strong));
+                                    look));
                 case DATE -> {
-                    cell.setCellStyle(looks.day(strong));
+                    cell.setCellStyle(looks.day(look));
                     value.map(LocalDate::parse).ifPresent(cell::setCellValue);
                 }
             }

@@ -8,12 +8,14 @@ import java.io.Writer;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
 import mailshelf.core.data.ColumnType;
 import mailshelf.core.report.PageModel;
 import mailshelf.core.report.Written;
 
 /**
- * A table as CSV (RFC 4180, UTF-8): numbers as plain decimals, days as ISO dates, the total not among the rows. Text that
+ * A table as CSV (RFC 4180, UTF-8): numbers as plain decimals, days as ISO dates, the total and sums of groups not among
+ * the rows. Text that
  * a spreadsheet would take for a formula has an apostrophe before it, which tells it otherwise; nothing of it is lost.
  */
 public final class TableCsv {
@@ -31,7 +33,12 @@ public final class TableCsv {
         try {
             CsvWriter csv = CsvWriter.builder().build(to);
             csv.writeRecord(heads.stream().map(head -> harmless(head.title())).toList());
-            for (List<String> row : table.rows()) {
+            Set<Integer> sums = Set.copyOf(table.subtotals());
+            for (int r = 0; r < table.rows().size(); r++) {
+                if (sums.contains(r)) {
+                    continue;
+                }
+                List<String> row = table.rows().get(r);
                 List<String> cells = new ArrayList<>(row.size());
                 for (int i = 0; i < row.size(); i++) {
                     boolean isText = table.columns().get(i).type() == ColumnType.TEXT;

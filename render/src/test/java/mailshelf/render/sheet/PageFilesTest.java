@@ -57,7 +57,7 @@ class PageFilesTest {
     void every_figure_of_a_workbook_is_the_one_of_the_page() throws IOException {
         PageModel model = Ferries.page(1, "last-4-weeks", List.of());
         Written.Page written = written(model);
-        try (XSSFWorkbook book = read(PageXlsx.of(model, written))) {
+        try (XSSFWorkbook book = read(PageXlsx.of(List.of(model), List.of(written)))) {
             Sheet first = book.getSheetAt(0);
             for (PageModel.BlockModel block : model.blocks()) {
                 if (block instanceof PageModel.FigureModel figure) {
@@ -110,7 +110,7 @@ class PageFilesTest {
     @Test
     void numbers_are_shown_as_the_page_writes_them_and_days_are_days() throws IOException {
         PageModel model = Ferries.page(1, "last-4-weeks", List.of());
-        try (XSSFWorkbook book = read(PageXlsx.of(model, written(model)))) {
+        try (XSSFWorkbook book = read(PageXlsx.of(List.of(model), List.of(written(model))))) {
             Written.Table table = written(model).tables().get(0);
             DataFormatter shown = new DataFormatter(Locale.ENGLISH);
             for (int i = 1; i < table.heads().size(); i++) {
@@ -121,7 +121,7 @@ class PageFilesTest {
             }
         }
         PageModel rows = Ferries.page(2, "last-week", List.of());
-        try (XSSFWorkbook book = read(PageXlsx.of(rows, written(rows)))) {
+        try (XSSFWorkbook book = read(PageXlsx.of(List.of(rows), List.of(written(rows))))) {
             PageModel.TableModel table = (PageModel.TableModel) rows.blocks().get(0);
             Cell day = book.getSheet("Every cancelled sailing").getRow(1).getCell(0);
             assertThat(day.getLocalDateTimeCellValue().toLocalDate())
@@ -132,7 +132,7 @@ class PageFilesTest {
     @Test
     void texts_that_begin_like_formulas_stay_texts_to_the_letter() throws IOException {
         PageModel model = evil();
-        try (XSSFWorkbook book = read(PageXlsx.of(model, written(model)))) {
+        try (XSSFWorkbook book = read(PageXlsx.of(List.of(model), List.of(written(model))))) {
             for (Sheet sheet : book) {
                 for (Row row : sheet) {
                     for (Cell cell : row) {
@@ -184,6 +184,7 @@ class PageFilesTest {
                 table.columns(),
                 Optional.of(50_001L),
                 Collections.nCopies(50_001, table.rows().get(0)),
+                List.of(),
                 List.of());
         PageModel model = new PageModel(
                 page.schema(),
@@ -200,7 +201,7 @@ class PageFilesTest {
                 page.rows(),
                 List.of(endless));
 
-        assertThatThrownBy(() -> PageXlsx.of(model, written(model)))
+        assertThatThrownBy(() -> PageXlsx.of(List.of(model), List.of(written(model))))
                 .isInstanceOf(Problem.class)
                 .hasMessageContaining("report.too-many-rows");
     }

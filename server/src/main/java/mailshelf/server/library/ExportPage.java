@@ -67,7 +67,7 @@ class ExportPage {
         Written.Page page = Writing.page(model, words, who.zone());
         byte[] bytes = switch (kind) {
             case PDF -> pdf(who, page, words);
-            case XLSX -> PageXlsx.of(model, page);
+            case XLSX -> PageXlsx.of(List.of(model), List.of(page));
             case CSV -> csv(model, page, block);
             case PNG -> PagePicture.of(block.isEmpty() ? page : only(page, block), words);
         };

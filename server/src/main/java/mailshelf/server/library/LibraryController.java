@@ -77,10 +77,10 @@ class LibraryController {
     }
 
     /**
-     * Rows of the data, a stretch at a time.
+     * Rows of the data, a stretch at a time. Beside the cut, {@code of} says which mark or line of the block they are
+     * behind, by its keys (without, all of the block's), and {@code column} which columns are wanted, once each.
      *
      * @param block the id of the block that they are behind; empty for all rows of the page
-     * @param category the mark or line of the block that they are behind, as its key; without, all of the block's
      * @param sort the column that they are sorted by; empty for the order of the data
      * @param from place of the first row wanted, from 0
      */
@@ -91,16 +91,11 @@ class LibraryController {
             @RequestParam(defaultValue = "") String page,
             @RequestParam(defaultValue = "last-week") Period period,
             @RequestParam(defaultValue = "") String block,
-            @RequestParam Optional<String> category,
             @RequestParam(defaultValue = "") String sort,
             @RequestParam(defaultValue = "false") boolean descending,
             @RequestParam(defaultValue = "0") int from,
             HttpServletRequest request) {
-        return rows.run(
-                who,
-                id,
-                rowsWish(wish(page, period, PAPER, request), block, category, sort, descending, request),
-                from);
+        return rows.run(who, id, rowsWish(wish(page, period, PAPER, request), block, sort, descending, request), from);
     }
 
     /** The same rows, all of them, as CSV. */
@@ -111,12 +106,11 @@ class LibraryController {
             @RequestParam(defaultValue = "") String page,
             @RequestParam(defaultValue = "last-week") Period period,
             @RequestParam(defaultValue = "") String block,
-            @RequestParam Optional<String> category,
             @RequestParam(defaultValue = "") String sort,
             @RequestParam(defaultValue = "false") boolean descending,
             HttpServletRequest request) {
-        ExportPage.Rows all = export.rows(
-                who, id, rowsWish(wish(page, period, PAPER, request), block, category, sort, descending, request));
+        ExportPage.Rows all =
+                export.rows(who, id, rowsWish(wish(page, period, PAPER, request), block, sort, descending, request));
         return ResponseEntity.ok()
                 .contentType(ExportPage.FileKind.CSV.type())
                 .header(HttpHeaders.CONTENT_DISPOSITION, saved(all.name()))
@@ -146,18 +140,18 @@ class LibraryController {
     }
 
     private static ReadRows.Wish rowsWish(
-            ReadReport.Wish page,
-            String block,
-            Optional<String> category,
-            String sort,
-            boolean descending,
-            HttpServletRequest request) {
-        String[] columns = request.getParameterValues("column");
+            ReadReport.Wish page, String block, String sort, boolean descending, HttpServletRequest request) {
         return new ReadRows.Wish(
                 page,
-                new RowsBehind.Mark(block, category),
+                new RowsBehind.Mark(block, values(request, "of")),
                 new RowsBehind.Sort(Optional.of(sort).filter(column -> !column.isEmpty()), descending),
-                columns == null ? List.of() : List.of(columns));
+                values(request, "column"));
+    }
+
+    /** Not bound by Spring, which would split values at commas. */
+    private static List<String> values(HttpServletRequest request, String name) {
+        String[] values = request.getParameterValues(name);
+        return values == null ? List.of() : List.of(values);
     }
 
     private static String saved(String name) {

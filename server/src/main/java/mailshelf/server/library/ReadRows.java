@@ -8,7 +8,6 @@ import java.util.stream.Stream;
 import mailshelf.core.Problem;
 import mailshelf.core.data.Allowed;
 import mailshelf.core.data.ColumnType;
-import mailshelf.core.data.Table;
 import mailshelf.core.report.Block;
 import mailshelf.core.report.ColumnValues;
 import mailshelf.core.report.Definition;
@@ -92,7 +91,13 @@ class ReadRows {
         int first = Math.max(0, Math.min(from, all.rows().size()));
         int end = Math.min(all.rows().size(), first + AT_ONCE);
         PageModel.TableModel stretch = new PageModel.TableModel(
-                all.id(), all.title(), all.columns(), all.count(), all.rows().subList(first, end), List.of());
+                all.id(),
+                all.title(),
+                all.columns(),
+                all.count(),
+                all.rows().subList(first, end),
+                List.of(),
+                List.of());
         Words words = Words.in(Languages.supported(who.locale()));
         return new RowsView(
                 of(page, wish.mark(), words, who),
@@ -115,11 +120,12 @@ class ReadRows {
         if (definition.rows().isEmpty() && !(block(page, wish.mark()) instanceof Block.RowTable)) {
             throw Problem.notFound();
         }
-        Table table = definition.over(page.slice());
         List<String> columns = columns(page, wish);
         requireShown(page, wish, columns);
-        return TableRows.model(
-                wish.mark().block(), page.page().title(), definition, table, columns, rows(id, page, wish));
+        Block.RowTable asTable = block(page, wish.mark()) instanceof Block.RowTable rows
+                ? rows
+                : new Block.RowTable(wish.mark().block(), page.page().title(), columns, List.of(), Map.of());
+        return TableRows.model(asTable, definition, definition.over(page.slice()), columns, rows(id, page, wish));
     }
 
     /** What a column of the report can be narrowed to, beside the filters on the others. */
@@ -140,8 +146,7 @@ class ReadRows {
         Block block = block(page, mark);
         String title = block.title().isEmpty() ? page.page().title() : block.title();
         return Stream.concat(
-                        Stream.of(title),
-                        mark.category().map(raw -> Writing.label(block, raw, words, who.zone())).stream())
+                        Stream.of(title), mark.keys().stream().map(raw -> Writing.label(block, raw, words, who.zone())))
                 .toList();
     }
 
@@ -174,7 +179,7 @@ class ReadRows {
             return wish.columns();
         }
         return block(page, wish.mark()) instanceof Block.RowTable rows
-                        && wish.mark().category().isEmpty()
+                        && wish.mark().keys().isEmpty()
                 ? rows.columns()
                 : page.definition().rows();
     }

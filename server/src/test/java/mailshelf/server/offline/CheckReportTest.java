@@ -102,6 +102,16 @@ class CheckReportTest {
         assertThat(new String(Files.readAllBytes(pdf), StandardCharsets.ISO_8859_1))
                 .startsWith("%PDF-");
         assertThat(Files.readAllBytes(png)).startsWith(0x89, 'P', 'N', 'G');
+        Path html = folder.resolve("out.html");
+        assertThat(render("-o", html.toString()).status()).isZero();
+        assertThat(Files.readString(html))
+                .contains("<h1>The catch</h1>", "Lunde")
+                .doesNotContain("<script", "src=");
+        Path xlsx = folder.resolve("out.XLSX");
+        assertThat(render("-o", xlsx.toString()).status()).isZero();
+        assertThat(Files.readAllBytes(xlsx)).startsWith('P', 'K');
+        Path csv = folder.resolve("out.csv");
+        assertThat(render("-o", csv.toString(), "--block", "none").err()).contains("There is no table “none”");
         assertThat(render("-o", folder.resolve("out.doc").toString()).status()).isEqualTo(2);
         assertThat(render("-o", png.toString(), "--page", "none").err()).contains("The report has no page “none”");
         assertThat(render("-o", pdf.toString(), "--period", "lately").err()).contains("“lately” is no period");

@@ -1,19 +1,19 @@
-package mailshelf.render.mail;
+package mailshelf.render.html;
 
 /**
- * Puts HTML together with every text escaped; the only way that text gets into a mail's markup. All of it is ASCII, so
- * that it needs no encoding in the mail.
+ * Puts HTML together with every text escaped; the only way that text gets into markup. All of it is ASCII, so
+ * that it needs no encoding in a mail.
  */
-final class Html {
+public final class Html {
     private final StringBuilder out = new StringBuilder(16_384);
 
     /** Markup of ours, as it is. */
-    Html raw(String markup) {
+    public Html raw(String markup) {
         out.append(markup);
         return this;
     }
 
-    Html text(String text) {
+    public Html text(String text) {
         for (int i = 0; i < text.length(); i += Character.charCount(text.codePointAt(i))) {
             int c = text.codePointAt(i);
             switch (c) {
@@ -41,13 +41,13 @@ final class Html {
      * An element with a class, an inline style (many mail programs drop style sheets) and a text. Paragraphs and
      * headings end a line of the source, which mails of one copy have in common but for a few.
      */
-    Html element(String tag, String attributes, String text) {
+    public Html element(String tag, String attributes, String text) {
         return raw("<" + tag + (attributes.isEmpty() ? "" : " " + attributes) + ">")
                 .text(text)
                 .raw("</" + tag + (tag.equals("p") || tag.startsWith("h") ? ">\n" : ">"));
     }
 
-    Html link(String url, String text) {
+    public Html link(String url, String text) {
         return raw("<a href=\"")
                 .text(url)
                 .raw("\" class=\"l\" style=\"color:#3E5C86\">")
