@@ -54,7 +54,7 @@ const useReport = (id: string) => useRead<Api["ReaderView"]>(`reports/${id}?peri
 
 /** A new subscription begins with what it is about. */
 function PickReport() {
-  const library = useRead<Api["LibraryView"]>("library?words=");
+  const library = useRead<Api["LibraryView"]>("library?most=1000");
   return (
     <>
       <Title title={words.composer.pick} line={words.composer.pickLine} />

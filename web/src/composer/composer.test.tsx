@@ -91,7 +91,7 @@ beforeEach(() => {
     "POST compositions": composed,
     "POST subscriptions": { id: 9 },
     "POST subscriptions/9/try": { id: 70 },
-    "GET library?words=": {
+    "GET library?most=1000": {
       folders: [],
       entries: [{ id: 1, title: "Cancelled sailings", about: "", maySubscribe: true }],
     },

@@ -1,3 +1,4 @@
+import { useState } from "react";
 import { Link, useParams, useSearchParams } from "react-router";
 import type { Api } from "../api/client";
 import { useRead } from "../api/use";
@@ -9,19 +10,34 @@ import { Entry } from "./Entry";
 type View = Api["LibraryView"];
 type Folder = Api["FolderView"];
 
+type Order = "FOLDER" | "OPENED" | "FRESH" | "FAVOURITES";
+const ORDERS: Order[] = ["FOLDER", "OPENED", "FRESH", "FAVOURITES"];
+const AT_ONCE = 60;
+
 /** Everything there is to read: the folders as a table of contents, their entries beside it. */
 export function LibraryPage() {
-  const folder = Number(useParams().folder ?? 0);
+  const folder = useParams().folder;
   const [search, setSearch] = useSearchParams();
+  const [most, setMost] = useState(AT_ONCE);
   const sought = search.get("words") ?? "";
-  const library = useRead<View>(`library?words=${encodeURIComponent(sought)}`);
+  const order = ORDERS.find((each) => each === search.get("order")) ?? "FOLDER";
+  const asked = new URLSearchParams({ words: sought, order, most: String(most) });
+  if (folder) asked.set("folder", folder);
+  const library = useRead<View>(`library?${asked}`);
+  const set = (name: string, value: string) => {
+    const next = new URLSearchParams(search);
+    if (value) next.set(name, value);
+    else next.delete(name);
+    setMost(AT_ONCE);
+    setSearch(next);
+  };
   return (
     <Loaded query={library}>
       {(view) => (
         <>
           <Title
             title={words.section.library}
-            line={words.library.line(view.entries.length, sought)}
+            line={words.library.line(view.count, sought)}
             actions={
               view.publishes && (
                 <>
@@ -45,18 +61,38 @@ export function LibraryPage() {
                 defaultValue={sought}
                 key={sought}
                 onKeyDown={(event) => {
-                  if (event.key === "Enter") setSearch({ words: event.currentTarget.value });
+                  if (event.key === "Enter") set("words", event.currentTarget.value);
                 }}
               />
-              <Contents folders={view.folders} parent={null} current={folder} depth={0} />
+              <Contents folders={view.folders} parent={null} current={Number(folder ?? 0)} depth={0} />
             </nav>
-            <div>
-              {shown(view, folder).map((each) => (
-                <Entries key={each.id} folder={each} entries={view.entries} />
-              ))}
-              {view.entries.length === 0 && (
+            <div className="min-w-0">
+              <p
+                className="flex flex-wrap gap-x-6 gap-y-1 pb-3 text-sm"
+                role="group"
+                aria-label={words.library.order}
+              >
+                {ORDERS.map((each) => (
+                  <button
+                    key={each}
+                    type="button"
+                    aria-pressed={each === order}
+                    className={each === order ? "current" : "choose"}
+                    onClick={() => set("order", each === "FOLDER" ? "" : each)}
+                  >
+                    {words.library.orders[each]}
+                  </button>
+                ))}
+              </p>
+              <Entries view={view} byFolder={order === "FOLDER" && !sought} />
+              {view.entries.length < view.count && (
+                <button type="button" className="choose" onClick={() => setMost(most + AT_ONCE)}>
+                  {words.library.more(view.count - view.entries.length)}
+                </button>
+              )}
+              {view.count === 0 && (
                 <p className="border-base-300 border-y py-6">
-                  {sought ? words.library.nothingFound(sought) : words.library.empty}{" "}
+                  {sought ? words.library.nothingFound(sought) : words.library.none[order]}{" "}
                   {sought && (
                     <Link className="choose" to="/library">
                       {words.library.all}
@@ -72,13 +108,23 @@ export function LibraryPage() {
   );
 }
 
-/** The folders whose entries are listed: the chosen one with those in it, or all. */
-function shown(view: View, folder: number): Folder[] {
-  const within = (id: number | null): boolean =>
-    id !== null && (id === folder || within(view.folders.find((each) => each.id === id)?.parent ?? null));
-  return view.folders.filter(
-    (each) => (folder === 0 || within(each.id)) && view.entries.some((entry) => entry.folder === each.id),
-  );
+/** Under their folders, or as they are sorted. */
+function Entries({ view, byFolder }: { view: View; byFolder: boolean }) {
+  const name = (id: number) => view.folders.find((folder) => folder.id === id)?.name;
+  if (!byFolder) {
+    return view.entries.map((entry) => <Entry key={entry.id} entry={entry} folder={name(entry.folder)} />);
+  }
+  const shown = [...new Set(view.entries.map((entry) => entry.folder))];
+  return shown.map((folder) => (
+    <section key={folder} aria-label={name(folder)} className="pb-8">
+      <h2 className="border-base-content border-b pb-2">{name(folder)}</h2>
+      {view.entries
+        .filter((entry) => entry.folder === folder)
+        .map((entry) => (
+          <Entry key={entry.id} entry={entry} />
+        ))}
+    </section>
+  ));
 }
 
 interface ContentsProps {
@@ -110,18 +156,5 @@ function Contents({ folders, parent, current, depth }: ContentsProps) {
         </li>
       ))}
     </ul>
-  );
-}
-
-function Entries({ folder, entries }: { folder: Folder; entries: View["entries"] }) {
-  return (
-    <section aria-label={folder.name} className="pb-8">
-      <h2 className="border-base-content border-b pb-2">{folder.name}</h2>
-      {entries
-        .filter((entry) => entry.folder === folder.id)
-        .map((entry) => (
-          <Entry key={entry.id} entry={entry} />
-        ))}
-    </section>
   );
 }

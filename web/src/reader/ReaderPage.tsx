@@ -4,6 +4,7 @@ import { useRead } from "../api/use";
 import { Loaded } from "../kit/Loaded";
 import { PageTabs } from "../kit/PageTabs";
 import { chartWidth } from "../kit/chartWidth";
+import { Favourite } from "../kit/Favourite";
 import { ReportPage } from "../kit/ReportPage";
 import { Title } from "../kit/Title";
 import { useWidth } from "../kit/useWidth";
@@ -59,6 +60,7 @@ export function ReaderPage() {
               line={`${view.about} ${capital(view.shown.page.freshness)}.`}
               actions={
                 <>
+                  <Favourite report={view.report} title={view.title} favourite={view.favourite} />
                   {view.mayPublish && (
                     <Link className="choose" to={`/reports/${id}/edit`}>
                       {words.editor.edit}

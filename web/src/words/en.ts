@@ -252,6 +252,7 @@ export const en = {
 
   close: "close",
   find: "Find a report",
+  found: "The best answers",
   number: (many: number) => many.toLocaleString("en-GB").replaceAll(",", "\u2009"),
   leaveIt: "Leave it",
   legend: "What the marks mean",
@@ -412,6 +413,12 @@ export const en = {
     todo: "Reload the page. If it happens again, tell an administrator.",
   },
 
+  favourite: {
+    is: "One of your favourites",
+    mark: "Mark as a favourite",
+    of: (title: string) => `${title}: favourite`,
+  },
+
   filter: {
     all: (title: string) => `All, whatever the ${title.toLowerCase()}`,
     columns: "Columns to narrow by",
@@ -539,12 +546,29 @@ export const en = {
     change: "Change what I get",
     count: (pages: number, subscribers: number) =>
       `${counted(pages, "page", "pages")} · ${counted(subscribers, "person is", "people are")} sent it`,
-    empty: "Reports that you may read are listed here. An administrator grants folders to your groups.",
     folders: "Folders",
+    foundIn: (text: string) => `found in “${text}”`,
+    from: (owner: string, folder: string | undefined, tags: string[]) =>
+      [`by ${owner}`, ...(folder ? [`in ${folder}`] : []), ...tags].join(" · "),
     line: (many: number, sought: string) =>
       sought
         ? `${counted(many, "report", "reports")} with “${sought}”.`
         : `${counted(many, "report", "reports")} that you may read.`,
+    more: (many: number) => `Show ${many} more`,
+    none: {
+      FOLDER: "Reports that you may read are listed here. An administrator grants folders to your groups.",
+      OPENED: "Reports that you open are listed here, the last one first.",
+      FRESH: "Reports that you may read are listed here, those with the newest figures first.",
+      FAVOURITES: "Reports that you mark with the star are listed here.",
+    },
+    opened: (at: string) => `you opened it ${at}`,
+    order: "Which, and in which order",
+    orders: {
+      FOLDER: "by folder",
+      OPENED: "last opened",
+      FRESH: "newest figures",
+      FAVOURITES: "my favourites",
+    },
     nothingFound: (sought: string) => `No report that you may read has “${sought}” in its words.`,
     search: "Words",
     to: (title: string) => `to ${title}`,

@@ -36,6 +36,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/reports/{id}/favourite": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["favour"];
+        post?: never;
+        delete: operations["favourNoMore"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/reports/{id}/definition": {
         parameters: {
             query?: never;
@@ -788,6 +804,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/reports/{id}/drawing": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["drawing"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/reports/{id}/candidates": {
         parameters: {
             query?: never;
@@ -908,6 +940,22 @@ export interface paths {
             cookie?: never;
         };
         get: operations["library"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/library/hits": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["hits"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1406,6 +1454,9 @@ export interface components {
             /** Format: double */
             chartWidth: number;
         };
+        Drawing: {
+            chart: components["schemas"]["ChartSvg"] | null;
+        };
         Dropping: {
             person: string;
             subscriptions: string[];
@@ -1426,13 +1477,16 @@ export interface components {
             about: string;
             /** Format: int64 */
             folder: number;
+            owner: string;
+            tags: string[];
             /** Format: int32 */
             pages: number;
             /** Format: int32 */
             subscribers: number;
             freshness: string;
             lastIssue: string | null;
-            drawing: components["schemas"]["ChartSvg"] | null;
+            favourite: boolean;
+            openedAt: string | null;
             maySubscribe: boolean;
             mine: components["schemas"]["MyCopy"][];
         };
@@ -1536,6 +1590,14 @@ export interface components {
             title: string;
             number: boolean;
         };
+        Hit: {
+            /** Format: int64 */
+            report: number;
+            title: string;
+            about: string;
+            folder: string;
+            foundIn: string | null;
+        };
         Inbox: {
             address: string;
             name: string | null;
@@ -1578,6 +1640,8 @@ export interface components {
         LibraryView: {
             folders: components["schemas"]["FolderView"][];
             entries: components["schemas"]["Entry"][];
+            /** Format: int32 */
+            count: number;
             publishes: boolean;
         };
         LoadPlan: {
@@ -1844,6 +1908,7 @@ export interface components {
             narrowable: components["schemas"]["Narrowable"][];
             measures: components["schemas"]["MeasureName"][];
             showsRows: boolean;
+            favourite: boolean;
             maySubscribe: boolean;
             mayPublish: boolean;
             ruled: string[];
@@ -2262,6 +2327,46 @@ export interface operations {
         };
     };
     delete: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    favour: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    favourNoMore: {
         parameters: {
             query?: never;
             header?: never;
@@ -3575,6 +3680,28 @@ export interface operations {
             };
         };
     };
+    drawing: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Drawing"];
+                };
+            };
+        };
+    };
     candidates: {
         parameters: {
             query?: never;
@@ -3732,7 +3859,10 @@ export interface operations {
     library: {
         parameters: {
             query?: {
+                folder?: number;
                 words?: string;
+                order?: "FOLDER" | "OPENED" | "FRESH" | "FAVOURITES";
+                most?: number;
             };
             header?: never;
             path?: never;
@@ -3747,6 +3877,28 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["LibraryView"];
+                };
+            };
+        };
+    };
+    hits: {
+        parameters: {
+            query: {
+                words: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Hit"][];
                 };
             };
         };

@@ -64,6 +64,7 @@ class RoutesTest {
             GET /issues/{id}/mail.eml | issues/ISSUE/mail.eml | 401 404 404 200 404 404 404
             PUT /issues/{id}/read | issues/ISSUE/read | 401 404 204 204 204 204 204
             GET /library | library | 401 200 200 200 200 200 200
+            GET /library/hits | library/hits?words=sail | 401 200 200 200 200 200 200
             GET /mail-room | mail-room | 401 200 200 200 200 200 200
             GET /mail-room/{address} | mail-room/x@y.example | 401 200 200 200 200 200 200
             PUT /mail-room/{address}/behaviour | mail-room/x@y.example/behaviour | 401 - - - - - -
@@ -81,6 +82,9 @@ class RoutesTest {
             GET /reports/{id}/candidates | reports/1/candidates | 401 404 200 200 200 200 200
             GET /reports/{id}/definition | reports/1/definition | 401 404 403 403 200 403 200
             POST /reports/{id}/losses | reports/1/losses | 401 404 403 403 422 403 422
+            GET /reports/{id}/drawing | reports/1/drawing | 401 404 200 200 200 200 200
+            PUT /reports/{id}/favourite | reports/1/favourite | 401 404 204 204 204 204 204
+            DELETE /reports/{id}/favourite | reports/1/favourite | 401 404 204 204 204 204 204
             GET /reports/{id}/file | reports/1/file?kind=XLSX | 401 404 200 200 200 200 200
             GET /reports/{id}/rows | reports/1/rows | 401 404 200 200 200 200 200
             GET /reports/{id}/rows/file | reports/1/rows/file | 401 404 200 200 200 200 200

@@ -80,9 +80,10 @@ class RowsNowhereElseTest {
     }
 
     private static List<String> paths(Random random) {
-        List<String> paths = new ArrayList<>(List.of("library", "reports/1/candidates"));
+        List<String> paths = new ArrayList<>(List.of("library", "reports/1/drawing", "reports/1/candidates"));
         for (String route : routes) {
             paths.add("library?words=" + encoded(route.substring(2)));
+            paths.add("library/hits?words=" + encoded(route.substring(2)));
         }
         for (String page : List.of("overview", "routes", "every")) {
             String cut = "page=" + page + "&period=" + PERIODS.get(random.nextInt(PERIODS.size()));

@@ -14,6 +14,7 @@ import mailshelf.store.data.LoadFiles;
 import mailshelf.store.delivery.DeliveryStore;
 import mailshelf.store.delivery.RunStore;
 import mailshelf.store.delivery.WorkerStore;
+import mailshelf.store.library.ReadingStore;
 import mailshelf.store.library.ReportStore;
 import mailshelf.store.people.FolderStore;
 import mailshelf.store.people.InvitationStore;
@@ -121,6 +122,11 @@ class Wiring {
     @Bean
     ReportStore reportStore() {
         return new ReportStore();
+    }
+
+    @Bean
+    ReadingStore readingStore() {
+        return new ReadingStore();
     }
 
     @Bean

@@ -33,6 +33,7 @@ public final class Writing {
     private final Figures figures;
     private final Dates dates;
 
+    private final ZoneId zone;
     private final TableWriting tables;
 
     /** @param year in which days are read, which need not say it */
@@ -40,6 +41,7 @@ public final class Writing {
         this.words = words;
         this.figures = words.figures();
         this.dates = words.dates(zone);
+        this.zone = zone;
         this.tables = new TableWriting(words, zone, year);
     }
 
@@ -72,7 +74,7 @@ public final class Writing {
                 model.page(),
                 model.pageNumber(),
                 showing(model, period),
-                freshness(model.freshness()),
+                freshness(model.freshness(), words, zone),
                 model.rows(),
                 blocks(model, FigureModel.class, figure -> figure(figure, beforeWords)),
                 blocks(model, ChartModel.class, chart -> chart(chart, model.window())),
@@ -113,7 +115,9 @@ public final class Writing {
                 : words.say("page.allowed", words.shortList(values, MOST_VALUES));
     }
 
-    private String freshness(PageModel.Freshness freshness) {
+    /** "figures to 24 Nov, loaded Wed 25 Nov, 05:40". */
+    public static String freshness(PageModel.Freshness freshness, Words words, ZoneId zone) {
+        Dates dates = words.dates(zone);
         return freshness
                 .figuresTo()
                 .map(day -> words.say("page.freshness", dates.day(day), dates.moment(freshness.loadedAt())))

@@ -38,6 +38,12 @@ public class Definitions {
         return version(tx, report.id(), report.version());
     }
 
+    /** The newest definition alone, which is quick for thousands once they are read. */
+    Definition definition(Tx tx, Report report) {
+        Read known = read.get(new Key(report.id(), report.version()));
+        return known == null ? newest(tx, report).definition() : known.definition();
+    }
+
     public Published version(Tx tx, ReportId report, int version) {
         Key key = new Key(report, version);
         Read known = read.get(key);

@@ -7,15 +7,20 @@ import java.util.Optional;
 import mailshelf.core.report.ColumnValues;
 import mailshelf.core.report.ReportId;
 import mailshelf.core.report.RowsBehind;
+import mailshelf.core.rights.FolderId;
 import mailshelf.core.rights.Person;
 import mailshelf.core.time.Period;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
 
@@ -27,20 +32,62 @@ class LibraryController {
     /** Charts of files are not drawn for the screen. */
     private static final double PAPER = 608;
 
+    private static final int MOST_ENTRIES = 1000;
+    private static final int MOST_HITS = 8;
+
+    private final FindReports find;
+    private final DrawReport draw;
     private final ReadReport read;
     private final ReadRows rows;
     private final ExportPage export;
 
-    LibraryController(BrowseLibrary browse, ReadReport read, ReadRows rows, ExportPage export) {
+    LibraryController(
+            BrowseLibrary browse,
+            FindReports find,
+            DrawReport draw,
+            ReadReport read,
+            ReadRows rows,
+            ExportPage export) {
         this.browse = browse;
+        this.find = find;
+        this.draw = draw;
         this.read = read;
         this.rows = rows;
         this.export = export;
     }
 
     @GetMapping("/library")
-    BrowseLibrary.LibraryView library(Person who, @RequestParam(defaultValue = "") String words) {
-        return browse.run(who, words);
+    BrowseLibrary.LibraryView library(
+            Person who,
+            @RequestParam Optional<FolderId> folder,
+            @RequestParam(defaultValue = "") String words,
+            @RequestParam(defaultValue = "FOLDER") BrowseLibrary.Order order,
+            @RequestParam(defaultValue = "60") int most) {
+        return browse.run(who, new BrowseLibrary.Wish(folder, words, order, Math.max(1, Math.min(MOST_ENTRIES, most))));
+    }
+
+    /** The best answers to a few words, while they are typed. */
+    @GetMapping("/library/hits")
+    List<FindReports.Hit> hits(Person who, @RequestParam String words) {
+        return find.hits(who, words, MOST_HITS);
+    }
+
+    @GetMapping("/reports/{id}/drawing")
+    DrawReport.Drawing drawing(Person who, @PathVariable ReportId id) {
+        return draw.run(who, id);
+    }
+
+    /** Marks a report as one's favourite. */
+    @PutMapping("/reports/{id}/favourite")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void favour(Person who, @PathVariable ReportId id) {
+        read.favour(who, id, true);
+    }
+
+    @DeleteMapping("/reports/{id}/favourite")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void favourNoMore(Person who, @PathVariable ReportId id) {
+        read.favour(who, id, false);
     }
 
     @GetMapping("/reports/{id}")

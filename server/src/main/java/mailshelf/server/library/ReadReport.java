@@ -1,5 +1,7 @@
 package mailshelf.server.library;
 
+import java.time.Duration;
+import java.time.Instant;
 import java.time.LocalDate;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -29,8 +31,10 @@ import mailshelf.server.data.Viewers;
 import mailshelf.server.http.Languages;
 import mailshelf.server.rights.Gate;
 import mailshelf.store.Database;
+import mailshelf.store.Tx;
 import mailshelf.store.data.DataSetStore;
 import mailshelf.store.data.LoadAttempt;
+import mailshelf.store.library.ReadingStore;
 import mailshelf.store.library.Report;
 import mailshelf.store.people.FolderStore;
 import org.springframework.stereotype.Component;
@@ -38,6 +42,7 @@ import org.springframework.stereotype.Component;
 /** Reads one page of a report: figures filled in for the reader, in words, with its charts drawn. */
 @Component
 public class ReadReport {
+    private static final Duration OPENING = Duration.ofMinutes(10);
     private static final List<String> COMMON_PERIODS = List.of(
             "yesterday",
             "last-7-days",
@@ -63,6 +68,7 @@ public class ReadReport {
     private final Tables tables;
     private final Viewers viewers;
     private final DataSetStore dataSets;
+    private final ReadingStore reading;
     private final BusinessClock clock;
 
     /**
@@ -118,6 +124,7 @@ public class ReadReport {
             List<Narrowable> narrowable,
             List<MeasureName> measures,
             boolean showsRows,
+            boolean favourite,
             boolean maySubscribe,
             boolean mayPublish,
             List<String> ruled,
@@ -134,6 +141,7 @@ public class ReadReport {
             Tables tables,
             Viewers viewers,
             DataSetStore dataSets,
+            ReadingStore reading,
             BusinessClock clock) {
         this.gate = gate;
         this.database = database;
@@ -142,6 +150,7 @@ public class ReadReport {
         this.tables = tables;
         this.viewers = viewers;
         this.dataSets = dataSets;
+        this.reading = reading;
         this.clock = clock;
     }
 
@@ -151,6 +160,7 @@ public class ReadReport {
                 Definitions.Published published,
                 boolean maySubscribe,
                 boolean mayPublish,
+                boolean favourite,
                 Viewer viewer,
                 List<String> ruled,
                 Optional<LoadAttempt> failed) {}
@@ -161,12 +171,14 @@ public class ReadReport {
             boolean mayPublish = access.may(Verb.PUBLISH, report.folder());
             String folder = folders.find(tx, report.folder()).orElseThrow().name();
             Definitions.Published published = definitions.newest(tx, report);
+            noteOpening(tx, who, id);
             List<Viewers.InForce> rules = viewers.inForce(tx, published.dataSet());
             return new Found(
                     folder,
                     published,
                     maySubscribe,
                     mayPublish,
+                    reading.favourites(tx, who.id()).contains(id),
                     viewers.of(tx, List.of(who), rules).get(who.id()),
                     rules.stream()
                             .map(each -> published
@@ -197,6 +209,7 @@ public class ReadReport {
                         .sorted(Comparator.comparing(MeasureName::title))
                         .toList(),
                 !definition.rows().isEmpty(),
+                found.favourite(),
                 found.maySubscribe(),
                 found.mayPublish(),
                 found.ruled(),
@@ -207,6 +220,21 @@ public class ReadReport {
                                 "reader.load-failed", words.dates(who.zone()).moment(attempt.at()), attempt.failure()))
                         .orElse(""),
                 view(who, model, wish.chartWidth()));
+    }
+
+    /** Once in a while, as one who reads on asks for the same again and again. */
+    private void noteOpening(Tx tx, Person who, ReportId id) {
+        Instant now = clock.instant();
+        if (!reading.isOpenedSince(tx, who.id(), id, now.minus(OPENING))) {
+            reading.open(tx, who.id(), id, now);
+        }
+    }
+
+    void favour(Person who, ReportId id, boolean favourite) {
+        database.doInTransaction(tx -> {
+            gate.readable(tx, who, id);
+            reading.favour(tx, who.id(), id, favourite);
+        });
     }
 
     /** A page of a published report as somebody asks for it. */

@@ -2,7 +2,9 @@ package mailshelf.store.data;
 
 import java.time.Instant;
 import java.time.LocalDate;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import mailshelf.core.data.Column;
 import mailshelf.core.data.DataSetId;
@@ -123,6 +125,15 @@ public final class DataSetStore {
     public Optional<Load> newestLoad(Tx tx, DataSetId dataSet) {
         return tx.one(
                 LOAD + " WHERE data_set = ? ORDER BY no DESC FETCH FIRST 1 ROW ONLY", DataSetStore::load, dataSet);
+    }
+
+    /** When the rows of each were last loaded. */
+    public Map<DataSetId, Instant> newestLoads(Tx tx) {
+        Map<DataSetId, Instant> newest = new HashMap<>();
+        tx.list(
+                "SELECT data_set, MAX(loaded_at) AS at FROM load GROUP BY data_set",
+                row -> newest.put(new DataSetId(row.number("data_set")), row.instant("at")));
+        return newest;
     }
 
     /** The newest tries, newest first. */
