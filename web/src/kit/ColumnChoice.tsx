@@ -22,7 +22,7 @@ export function ColumnChoice({ offered, shown, change }: Props) {
   return (
     <ol
       aria-label={words.rows.choice}
-      className="border-base-content bg-leaf mt-2 grid max-h-64 grid-cols-[repeat(auto-fill,minmax(15rem,1fr))] gap-x-8 gap-y-1 overflow-y-auto border p-4"
+      className="border-base-content bg-leaf mt-2 grid max-h-64 grid-cols-[repeat(auto-fill,minmax(min(100%,15rem),1fr))] gap-x-8 gap-y-1 overflow-y-auto border p-4"
     >
       {shown.map((column, i) => (
         <li key={column} className="flex items-center gap-2">

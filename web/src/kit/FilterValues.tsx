@@ -39,7 +39,7 @@ export function FilterValues({ report, column, cut, chosen, change }: Props) {
                 onChange={(event) => setSought(event.target.value)}
               />
             )}
-            <div className="grid max-h-56 grid-cols-[repeat(auto-fill,minmax(13rem,1fr))] gap-x-6 gap-y-1 overflow-y-auto">
+            <div className="grid max-h-56 grid-cols-[repeat(auto-fill,minmax(min(100%,13rem),1fr))] gap-x-6 gap-y-1 overflow-y-auto">
               {gone.map((value) => (
                 <Tick key={value} label={value} checked change={(on) => toggle(value, on)} />
               ))}

@@ -3,19 +3,10 @@ import type { Api } from "../api/client";
 export type Filter = Api["Filter"];
 
 /** How the rows of a table are laid out: as the publisher has it where nothing is said. */
-export interface Layout {
-  sort: string;
-  descending: boolean;
-  columns: string[];
-}
+export type Layout = Api["Layout"];
 
 /** What is set on the screen, as the address holds it: page, period, what columns are narrowed to, and tables of rows by block. */
-export interface Cut {
-  page: string;
-  period: string;
-  filters: Filter[];
-  tables: Record<string, Layout>;
-}
+export type Cut = Api["Cut"];
 
 export const AS_PUBLISHED: Layout = { sort: "", descending: false, columns: [] };
 

@@ -10,6 +10,7 @@ import { Title } from "../kit/Title";
 import { useWidth } from "../kit/useWidth";
 import { words } from "../words";
 import { CutSentence } from "./CutSentence";
+import { CutsLine } from "./CutsLine";
 import { AS_PUBLISHED, readCut, writeCut, type Cut } from "../kit/cut";
 import type { Behind, Live } from "../kit/rows";
 import { BehindSheet } from "./BehindSheet";
@@ -21,6 +22,12 @@ export function ReaderPage() {
   const [search, setSearch] = useSearchParams();
   const [width, measure] = useWidth(1216);
   const cut = readCut(search);
+  // what is changed on the screen stays the change of the kept cut that it was opened from
+  const of = (next: URLSearchParams) => {
+    const kept = search.get("cut");
+    if (kept) next.set("cut", kept);
+    return next;
+  };
   const query = writeCut(cut);
   query.set("chartWidth", String(chartWidth(width)));
   const report = useRead<Api["ReaderView"]>(`reports/${id}?${query}`);
@@ -32,7 +39,7 @@ export function ReaderPage() {
   };
   const behind = readBehind(search);
   const show = (what: Behind | null) =>
-    setSearch(withBehind(writeCut(cut), what), { replace: what === null });
+    setSearch(withBehind(of(writeCut(cut)), what), { replace: what === null });
   const live = (view: Api["ReaderView"]): Live => {
     const shown = { ...cut, page: view.shown.page.id };
     return {
@@ -44,7 +51,7 @@ export function ReaderPage() {
       }),
     };
   };
-  const set = (change: Partial<Cut>) => setSearch(writeCut({ ...cut, ...change }));
+  const set = (change: Partial<Cut>) => setSearch(of(writeCut({ ...cut, ...change })));
   return (
     <div ref={measure}>
       <Loaded query={report}>
@@ -82,6 +89,7 @@ export function ReaderPage() {
                 close={() => show(null)}
               />
             )}
+            <CutsLine report={view.report} cut={cut} kept={search.get("cut") ?? ""} />
             <CutSentence view={view} cut={cut} set={set} />
             <PageTabs
               pages={view.pages}

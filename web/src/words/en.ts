@@ -413,6 +413,26 @@ export const en = {
     todo: "Reload the page. If it happens again, tell an administrator.",
   },
 
+  cuts: {
+    about: "What it shows",
+    another: "keep under another name",
+    form: "A cut to be kept",
+    keep: "keep this cut",
+    keepChange: (name: string) => `keep the change of “${name}”`,
+    line: "Cuts:",
+    name: "Name of the cut",
+    noSharing: "Shared with all who may read the report (you may not share here)",
+    of: (cut: Api["CutView"]) =>
+      [cut.about, cut.shared ? `shared by ${cut.owner}` : "yours alone"].filter(Boolean).join(" · "),
+    remove: "Remove this cut",
+    removed: (name: string) => `The cut “${name}” is removed.`,
+    rename: "rename or remove",
+    save: "Keep",
+    share: "Shared with all who may read the report",
+    title: "Kept cuts",
+    unfit: "The report no longer has all that this cut names. Set it anew, and keep the change.",
+  },
+
   favourite: {
     is: "One of your favourites",
     mark: "Mark as a favourite",

@@ -180,6 +180,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/cuts/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["put_6"];
+        post?: never;
+        delete: operations["delete_1"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/account/password": {
         parameters: {
             query?: never;
@@ -350,7 +366,7 @@ export interface paths {
         get: operations["get"];
         put?: never;
         post: operations["post_2"];
-        delete: operations["delete_1"];
+        delete: operations["delete_2"];
         options?: never;
         head?: never;
         patch?: never;
@@ -404,6 +420,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/reports/{id}/cuts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["cuts"];
+        put?: never;
+        post: operations["post_4"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/reports/drafts": {
         parameters: {
             query?: never;
@@ -429,7 +461,7 @@ export interface paths {
         };
         get: operations["people"];
         put?: never;
-        post: operations["post_4"];
+        post: operations["post_5"];
         delete?: never;
         options?: never;
         head?: never;
@@ -445,7 +477,7 @@ export interface paths {
         };
         get: operations["get_1"];
         put?: never;
-        post: operations["post_5"];
+        post: operations["post_6"];
         delete?: never;
         options?: never;
         head?: never;
@@ -461,7 +493,7 @@ export interface paths {
         };
         get: operations["groups"];
         put?: never;
-        post: operations["post_6"];
+        post: operations["post_7"];
         delete?: never;
         options?: never;
         head?: never;
@@ -477,7 +509,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["post_7"];
+        post: operations["post_8"];
         delete?: never;
         options?: never;
         head?: never;
@@ -509,7 +541,7 @@ export interface paths {
         };
         get: operations["list_2"];
         put?: never;
-        post: operations["post_8"];
+        post: operations["post_9"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1380,6 +1412,48 @@ export interface components {
             address: string;
             password: string;
         };
+        Cut: {
+            page: string;
+            period: string;
+            filters: components["schemas"]["Filter"][];
+            tables: {
+                [key: string]: components["schemas"]["Layout"];
+            };
+        };
+        CutChange: {
+            wish: components["schemas"]["CutWish"];
+            /** Format: int32 */
+            version: number;
+        };
+        CutKept: {
+            /** Format: int64 */
+            id: number;
+        };
+        CutView: {
+            /** Format: int64 */
+            id: number;
+            name: string;
+            about: string;
+            shared: boolean;
+            owner: string;
+            mayChange: boolean;
+            fits: boolean;
+            cut: components["schemas"]["Cut"];
+            /** Format: int32 */
+            version: number;
+            /** Format: date-time */
+            changedAt: string;
+        };
+        CutWish: {
+            name: string;
+            about: string;
+            shared: boolean;
+            cut: components["schemas"]["Cut"];
+        };
+        CutsView: {
+            cuts: components["schemas"]["CutView"][];
+            mayShare: boolean;
+        };
         DataSetLine: {
             /** Format: int64 */
             id: number;
@@ -1632,6 +1706,11 @@ export interface components {
             files: components["schemas"]["FileView"][];
             yours: components["schemas"]["Receipt"] | null;
             run: number | null;
+        };
+        Layout: {
+            sort: string;
+            descending: boolean;
+            columns: string[];
         };
         LeftOut: {
             name: string;
@@ -2607,6 +2686,50 @@ export interface operations {
             };
         };
     };
+    put_6: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CutChange"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    delete_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     change: {
         parameters: {
             query?: never;
@@ -2913,7 +3036,7 @@ export interface operations {
             };
         };
     };
-    delete_1: {
+    delete_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -3003,6 +3126,54 @@ export interface operations {
             };
         };
     };
+    cuts: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["CutsView"];
+                };
+            };
+        };
+    };
+    post_4: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CutWish"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["CutKept"];
+                };
+            };
+        };
+    };
     draft: {
         parameters: {
             query?: never;
@@ -3047,7 +3218,7 @@ export interface operations {
             };
         };
     };
-    post_4: {
+    post_5: {
         parameters: {
             query?: never;
             header?: never;
@@ -3093,7 +3264,7 @@ export interface operations {
             };
         };
     };
-    post_5: {
+    post_6: {
         parameters: {
             query?: never;
             header?: never;
@@ -3137,7 +3308,7 @@ export interface operations {
             };
         };
     };
-    post_6: {
+    post_7: {
         parameters: {
             query?: never;
             header?: never;
@@ -3161,7 +3332,7 @@ export interface operations {
             };
         };
     };
-    post_7: {
+    post_8: {
         parameters: {
             query?: never;
             header?: never;
@@ -3227,7 +3398,7 @@ export interface operations {
             };
         };
     };
-    post_8: {
+    post_9: {
         parameters: {
             query?: never;
             header?: never;

@@ -12,6 +12,7 @@ import picocli.CommandLine.Command;
             CopyCost.class,
             PageEvaluation.class,
             Loading.class,
+            Reading.class,
             LargeSend.class,
             KillRounds.class,
             StopInRun.class,

@@ -4,11 +4,8 @@ import java.io.IOException;
 import java.io.Reader;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.time.LocalDate;
 import java.util.Optional;
-import java.util.Random;
 import java.util.concurrent.Callable;
-import mailshelf.core.data.Column;
 import mailshelf.core.data.DataSetId;
 import mailshelf.core.data.LoadPlan;
 import mailshelf.core.data.Table;
@@ -35,7 +32,7 @@ final class Loading implements Callable<Integer> {
     public Integer call() throws IOException {
         Path folder = Files.createTempDirectory("bench-load");
         Path csv = folder.resolve("in.csv");
-        write(csv);
+        Tickets.write(csv, rows);
         DataSet dataSet = new DataSet(
                 new DataSetId(1),
                 new FolderId(1),
@@ -71,28 +68,5 @@ final class Loading implements Callable<Integer> {
             CsvTable.read(reader, CsvForm.PLAIN, Tickets.COLUMNS, builder);
         }
         return builder.build();
-    }
-
-    private void write(Path csv) throws IOException {
-        Random random = new Random(1);
-        LocalDate last = LocalDate.parse("2026-11-22");
-        try (var out = Files.newBufferedWriter(csv)) {
-            out.write(
-                    String.join(",", Tickets.COLUMNS.stream().map(Column::name).toList()) + "\n");
-            for (int row = 0; row < rows; row++) {
-                StringBuilder line =
-                        new StringBuilder(last.minusDays(random.nextInt(730)).toString());
-                Tickets.COLUMNS
-                        .subList(1, 7)
-                        .forEach(column -> line.append(',')
-                                .append(column.name())
-                                .append(' ')
-                                .append(random.nextInt(8)));
-                for (int i = 0; i < 5; i++) {
-                    line.append(',').append(random.nextInt(100)).append('.').append(10 + random.nextInt(90));
-                }
-                out.write(line.append('\n').toString());
-            }
-        }
     }
 }

@@ -1,6 +1,11 @@
 package mailshelf.bench;
 
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.LocalDate;
 import java.util.List;
+import java.util.Random;
 import java.util.stream.Stream;
 import mailshelf.core.data.Column;
 
@@ -16,4 +21,26 @@ final class Tickets {
             .toList();
 
     private Tickets() {}
+
+    /** A file of so many of them, the same each time. */
+    static void write(Path csv, int rows) throws IOException {
+        Random random = new Random(1);
+        LocalDate last = LocalDate.parse("2026-11-22");
+        try (var out = Files.newBufferedWriter(csv)) {
+            out.write(String.join(",", COLUMNS.stream().map(Column::name).toList()) + "\n");
+            for (int row = 0; row < rows; row++) {
+                StringBuilder line =
+                        new StringBuilder(last.minusDays(random.nextInt(730)).toString());
+                COLUMNS.subList(1, 7)
+                        .forEach(column -> line.append(',')
+                                .append(column.name())
+                                .append(' ')
+                                .append(random.nextInt(8)));
+                for (int i = 0; i < 5; i++) {
+                    line.append(',').append(random.nextInt(100)).append('.').append(10 + random.nextInt(90));
+                }
+                out.write(line.append('\n').toString());
+            }
+        }
+    }
 }

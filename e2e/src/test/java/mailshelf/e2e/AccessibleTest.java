@@ -14,6 +14,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
+import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
@@ -72,7 +73,21 @@ class AccessibleTest {
                         "filter",
                         "/reports/1",
                         reader -> reader.button("every route").click()),
-                new View("rows", "/reports/1?page=every", nothing),
+                new View(
+                        "narrowed",
+                        "/reports/1?between=delay:10..60&top=route:3..cancelled",
+                        reader -> reader.button("delay 10 to 60").click()),
+                new View(
+                        "narrowing by another column",
+                        "/reports/1",
+                        reader -> reader.button("narrow further").click()),
+                new View(
+                        "keeping a cut",
+                        "/reports/1",
+                        reader -> reader.button("keep this cut").click()),
+                new View("rows", "/reports/1?page=every", AccessibleTest::chooseColumns),
+                new View("rows behind", "/reports/1?behind=b1", nothing),
+                new View("favourites", "/library?order=FAVOURITES", nothing),
                 new View("new report", "/reports/new", nothing),
                 new View("writing", "/reports/1/edit", AccessibleTest::writeBadly),
                 new View("data sets", "/data", nothing),
@@ -117,6 +132,10 @@ class AccessibleTest {
         reader.button("versions").click();
         reader.page.getByLabel("The report as text").fill("report: X\nabout: Y\ndata: sailings\npages: none\n");
         assertThat(reader.page.getByText("must be a list")).isVisible();
+    }
+
+    private static void chooseColumns(Reader reader) {
+        reader.page.getByText(Pattern.compile("\\d+ of \\d+ columns")).click();
     }
 
     private static void dropFile(Reader reader) {

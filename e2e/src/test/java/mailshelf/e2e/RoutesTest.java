@@ -80,6 +80,10 @@ class RoutesTest {
             POST /reports/drafts | reports/drafts | 401 404 403 403 422 403 422
             GET /reports/{id} | reports/1 | 401 404 200 200 200 200 200
             GET /reports/{id}/candidates | reports/1/candidates | 401 404 200 200 200 200 200
+            GET /reports/{id}/cuts | reports/1/cuts | 401 404 200 200 200 200 200
+            POST /reports/{id}/cuts | reports/1/cuts | 401 404 201 201 201 201 201
+            PUT /cuts/{id} | cuts/999 | 401 404 404 404 404 404 404
+            DELETE /cuts/{id} | cuts/999 | 401 404 404 404 404 404 404
             GET /reports/{id}/definition | reports/1/definition | 401 404 403 403 200 403 200
             POST /reports/{id}/losses | reports/1/losses | 401 404 403 403 422 403 422
             GET /reports/{id}/drawing | reports/1/drawing | 401 404 200 200 200 200 200
@@ -134,6 +138,8 @@ class RoutesTest {
             Map.entry(
                     "POST /reports/drafts",
                     Map.of("folder", 1, "yaml", "no report", "page", "", "period", "last-week", "chartWidth", 600)),
+            Map.entry("POST /reports/{id}/cuts", Wishes.cut()),
+            Map.entry("PUT /cuts/{id}", Map.of("wish", Wishes.cut(), "version", 1)),
             Map.entry("POST /reports/{id}/losses", Map.of("yaml", "no report")),
             Map.entry("POST /compositions", Wishes.draft(Wishes.terms())),
             Map.entry("POST /compositions/pdf", Wishes.draft(Wishes.terms())),

@@ -3,6 +3,7 @@ package mailshelf.e2e;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.UUID;
 import java.util.stream.Stream;
 
 /** Requests with valid defaults; a test mentions only what matters to it. */
@@ -112,5 +113,24 @@ final class Wishes {
         draft.put("as", null);
         draft.put("own", null);
         return draft;
+    }
+
+    /** A private cut under a name that nobody has. */
+    static Map<String, Object> cut() {
+        return cut("Cut " + UUID.randomUUID(), false, "last-month");
+    }
+
+    static Map<String, Object> cut(String name, boolean shared, String period) {
+        Map<String, Object> filter = Map.of("column", "route", "test", "ANY_OF", "values", List.of("3 Sandvoll–Ness"));
+        Map<String, Object> layout = Map.of("sort", "date", "descending", true, "columns", List.of("date", "route"));
+        return Map.of(
+                "name",
+                name,
+                "about",
+                "What I look at on Mondays.",
+                "shared",
+                shared,
+                "cut",
+                Map.of("page", "every", "period", period, "filters", List.of(filter), "tables", Map.of("b2", layout)));
     }
 }

@@ -9,6 +9,7 @@ import mailshelf.core.delivery.CopyId;
 import mailshelf.core.delivery.DeliveryId;
 import mailshelf.core.delivery.IssueId;
 import mailshelf.core.delivery.RunId;
+import mailshelf.core.report.CutId;
 import mailshelf.core.report.ReportId;
 import mailshelf.core.rights.FolderId;
 import mailshelf.core.rights.GroupId;
@@ -29,6 +30,7 @@ public final class Ids {
         use.use(LoadId.class, LoadId::new);
         use.use(SourceId.class, SourceId::new);
         use.use(ReportId.class, ReportId::new);
+        use.use(CutId.class, CutId::new);
         use.use(SubscriptionId.class, SubscriptionId::new);
         use.use(RunId.class, RunId::new);
         use.use(IssueId.class, IssueId::new);

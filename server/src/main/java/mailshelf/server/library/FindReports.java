@@ -71,6 +71,11 @@ class FindReports {
         });
     }
 
+    /** Reads what a report is found by, before anybody asks. */
+    void know(Tx tx, Report report) {
+        findable(tx, report, byId(tx));
+    }
+
     /** Those of some reports that answer a question, the best first; all of them where nothing is asked. */
     List<Report> answering(Tx tx, List<Report> among, String words) {
         List<String> question = Findable.question(words);

@@ -1,0 +1,199 @@
+package mailshelf.server.library;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.function.Predicate;
+import mailshelf.core.Problem;
+import mailshelf.core.report.Cut;
+import mailshelf.core.report.CutId;
+import mailshelf.core.report.ReportId;
+import mailshelf.core.rights.Person;
+import mailshelf.core.rights.Verb;
+import mailshelf.core.wording.OneLine;
+import mailshelf.server.clock.BusinessClock;
+import mailshelf.server.rights.Gate;
+import mailshelf.store.Database;
+import mailshelf.store.Tx;
+import mailshelf.store.library.CutStore;
+import mailshelf.store.library.KeptCut;
+import mailshelf.store.library.Report;
+import mailshelf.store.people.PersonStore;
+import org.springframework.stereotype.Component;
+
+/** Keeps ways of looking at a report: one's own, or shared with all who may read it. */
+@Component
+class KeepCuts {
+    private static final int LONGEST_ABOUT = 500;
+
+    private final Gate gate;
+    private final Database database;
+    private final CutStore cuts;
+    private final Definitions definitions;
+    private final PersonStore people;
+    private final BusinessClock clock;
+
+    /** A cut as somebody writes it. */
+    record CutWish(String name, String about, boolean shared, Cut cut) {}
+
+    /** @param version of the cut that the change was made from */
+    record CutChange(CutWish wish, int version) {}
+
+    /**
+     * A kept cut.
+     *
+     * @param mayChange whether the reader may change and remove it
+     * @param fits whether the report still has what it names
+     */
+    record CutView(
+            CutId id,
+            String name,
+            String about,
+            boolean shared,
+            String owner,
+            boolean mayChange,
+            boolean fits,
+            Cut cut,
+            int version,
+            Instant changedAt) {}
+
+    /** @param mayShare whether the reader may share cuts of this report */
+    record CutsView(List<CutView> cuts, boolean mayShare) {}
+
+    KeepCuts(
+            Gate gate,
+            Database database,
+            CutStore cuts,
+            Definitions definitions,
+            PersonStore people,
+            BusinessClock clock) {
+        this.gate = gate;
+        this.database = database;
+        this.cuts = cuts;
+        this.definitions = definitions;
+        this.people = people;
+        this.clock = clock;
+    }
+
+    /** Those that somebody may use: his own and the shared ones. */
+    CutsView of(Person who, ReportId id) {
+        return database.inTransaction(tx -> {
+            Report report = gate.readable(tx, who, id);
+            boolean mayShare = mayShare(tx, who, report);
+            return new CutsView(
+                    cuts.ofReport(tx, id, who.id()).stream()
+                            .map(cut -> view(tx, who, report, mayShare, cut))
+                            .toList(),
+                    mayShare);
+        });
+    }
+
+    private CutView view(Tx tx, Person who, Report report, boolean mayShare, KeptCut cut) {
+        return new CutView(
+                cut.id(),
+                cut.name(),
+                cut.about(),
+                cut.shared(),
+                people.find(tx, cut.owner()).orElseThrow().name(),
+                mayChange(who, mayShare, cut),
+                cut.cut().fits(definitions.definition(tx, report)),
+                cut.cut(),
+                cut.version(),
+                cut.changedAt());
+    }
+
+    private boolean mayShare(Tx tx, Person who, Report report) {
+        Gate.Access access = gate.access(tx, who);
+        return access.may(Verb.PUBLISH, report.folder()) || access.may(Verb.SUBSCRIBE_TEAMMATES, report.folder());
+    }
+
+    private static boolean mayChange(Person who, boolean mayShare, KeptCut cut) {
+        return cut.owner().equals(who.id()) || (cut.shared() && mayShare);
+    }
+
+    CutId keep(Person who, ReportId id, CutWish wish) {
+        return database.inTransaction(tx -> {
+            Report report = gate.readable(tx, who, id);
+            require(tx, who, report, wish, other -> true);
+            return cuts.insert(
+                    tx,
+                    new KeptCut(
+                            new CutId(0),
+                            id,
+                            who.id(),
+                            wish.name(),
+                            wish.about(),
+                            wish.shared(),
+                            wish.cut(),
+                            1,
+                            clock.instant()));
+        });
+    }
+
+    void change(Person who, CutId id, CutChange change) {
+        database.doInTransaction(tx -> {
+            KeptCut before = changeable(tx, who, id);
+            CutWish wish = change.wish();
+            require(
+                    tx,
+                    who,
+                    gate.readable(tx, who, before.report()),
+                    wish,
+                    other -> !other.id().equals(id));
+            KeptCut after = new KeptCut(
+                    id,
+                    before.report(),
+                    before.owner(),
+                    wish.name(),
+                    wish.about(),
+                    wish.shared(),
+                    wish.cut(),
+                    change.version(),
+                    clock.instant());
+            if (!cuts.change(tx, after)) {
+                throw new Problem(Problem.Kind.STALE, "cut.changed-meanwhile", before.name());
+            }
+        });
+    }
+
+    void remove(Person who, CutId id) {
+        database.doInTransaction(tx -> cuts.remove(tx, changeable(tx, who, id).id()));
+    }
+
+    private KeptCut changeable(Tx tx, Person who, CutId id) {
+        KeptCut cut = cuts.find(tx, id).orElseThrow(Problem::notFound);
+        Report report = gate.readable(tx, who, cut.report());
+        if (!cut.shared() && !cut.owner().equals(who.id())) {
+            throw Problem.notFound();
+        }
+        if (!mayChange(who, mayShare(tx, who, report), cut)) {
+            throw new Problem(Problem.Kind.FORBIDDEN, "cut.not-yours", cut.name());
+        }
+        return cut;
+    }
+
+    /** @param isOther whether a cut of the same name is another one */
+    private void require(Tx tx, Person who, Report report, CutWish wish, Predicate<KeptCut> isOther) {
+        if (!OneLine.isName(wish.name())) {
+            throw Problem.invalid("cut.bad-name", OneLine.LONGEST_NAME);
+        }
+        if (wish.about().length() > LONGEST_ABOUT) {
+            throw Problem.invalid("cut.about-too-long", LONGEST_ABOUT);
+        }
+        if (wish.shared() && !mayShare(tx, who, report)) {
+            throw new Problem(Problem.Kind.FORBIDDEN, "cut.no-sharing");
+        }
+        if (!wish.cut().fits(definitions.definition(tx, report))) {
+            throw Problem.invalid("cut.does-not-fit", report.title());
+        }
+        cuts.named(tx, report.folder(), wish.name(), who.id()).stream()
+                .filter(isOther)
+                .findFirst()
+                .ifPresent(other -> {
+                    throw new Problem(
+                            Problem.Kind.INVALID,
+                            "cut.name-taken",
+                            wish.name(),
+                            people.find(tx, other.owner()).orElseThrow().name());
+                });
+    }
+}

@@ -1,0 +1,117 @@
+import { useState } from "react";
+import { Link, useNavigate } from "react-router";
+import { call, type Api } from "../api/client";
+import { useChange, useRead } from "../api/use";
+import { writeCut, type Cut } from "../kit/cut";
+import { useNotice } from "../kit/Notices";
+import { words } from "../words";
+import { CutForm } from "./CutForm";
+
+type View = Api["CutView"];
+
+interface Props {
+  report: number;
+  /** What is on the screen. */
+  cut: Cut;
+  /** The id of the kept cut that it was opened from; "" for none. */
+  kept: string;
+}
+
+type Open = "anew" | "change" | null;
+
+/** The kept ways of looking at this report; what is on the screen is kept here, anew or as the one it was opened from. */
+export function CutsLine({ report, cut, kept }: Props) {
+  const [open, setOpen] = useState<Open>(null);
+  const navigate = useNavigate();
+  const { data } = useRead<Api["CutsView"]>(`reports/${report}/cuts`);
+  const current = data?.cuts.find((each) => String(each.id) === kept);
+  const isChanged = current !== undefined && String(writeCut(cut)) !== String(writeCut(current.cut));
+  const done = (id: number | null) => {
+    setOpen(null);
+    void navigate(addressOf(report, cut, id), { replace: true });
+  };
+  const save = useChange(async (wish: Api["CutWish"]) => {
+    if (open === "change" && current) {
+      await call<null>(`cuts/${current.id}`, { method: "PUT", body: { wish, version: current.version } });
+      return current.id;
+    }
+    const made = await call<Api["CutKept"]>(`reports/${report}/cuts`, { method: "POST", body: wish });
+    return made.id;
+  });
+  const keepChange = useChange((now: View) =>
+    call<null>(`cuts/${now.id}`, { method: "PUT", body: { wish: wishOf(now, cut), version: now.version } }),
+  );
+  const say = useNotice();
+  const restore = useChange((was: View) =>
+    call<Api["CutKept"]>(`reports/${report}/cuts`, { method: "POST", body: wishOf(was, was.cut) }),
+  );
+  const remove = useChange((now: View) => call<null>(`cuts/${now.id}`, { method: "DELETE" }));
+  const removed = (was: View) => {
+    done(null);
+    say({ text: words.cuts.removed(was.name), undo: () => restore.mutate(was) });
+  };
+  if (!data) return null;
+  return (
+    <section aria-label={words.cuts.title} className="pb-2 text-sm print:hidden">
+      <p className="flex flex-wrap gap-x-5 gap-y-1">
+        {data.cuts.length > 0 && <span className="text-quiet">{words.cuts.line}</span>}
+        {data.cuts.map((each) => (
+          <Link
+            key={each.id}
+            to={addressOf(report, each.cut, each.id)}
+            title={words.cuts.of(each)}
+            aria-current={each === current ? "true" : undefined}
+            className={each === current ? "current" : "choose"}
+          >
+            {each.name}
+          </Link>
+        ))}
+        {isChanged && current.mayChange && (
+          <button type="button" className="choose" onClick={() => keepChange.mutate(current)}>
+            {words.cuts.keepChange(current.name)}
+          </button>
+        )}
+        <button type="button" className="choose" onClick={() => setOpen("anew")}>
+          {current ? words.cuts.another : words.cuts.keep}
+        </button>
+        {current?.mayChange && (
+          <button type="button" className="choose" onClick={() => setOpen("change")}>
+            {words.cuts.rename}
+          </button>
+        )}
+      </p>
+      {current && !current.fits && <p className="text-late pt-1">{words.cuts.unfit}</p>}
+      {open && (
+        <CutForm
+          key={open}
+          first={open === "change" && current ? current : { name: "", about: "", shared: false }}
+          mayShare={data.mayShare}
+          error={save.error}
+          save={(wish) => save.mutate(wishOf(wish, cut), { onSuccess: done })}
+          remove={
+            open === "change" && current
+              ? () => remove.mutate(current, { onSuccess: () => removed(current) })
+              : undefined
+          }
+          close={() => {
+            save.reset();
+            setOpen(null);
+          }}
+        />
+      )}
+    </section>
+  );
+}
+
+const wishOf = ({ name, about, shared }: Omit<Api["CutWish"], "cut">, cut: Cut): Api["CutWish"] => ({
+  name,
+  about,
+  shared,
+  cut,
+});
+
+function addressOf(report: number, cut: Cut, id: number | null): string {
+  const search = writeCut(cut);
+  if (id !== null) search.set("cut", String(id));
+  return `/reports/${report}?${search}`;
+}
