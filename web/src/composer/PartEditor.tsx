@@ -5,6 +5,7 @@ import { NarrowingEditor, NarrowingParts } from "../kit/Narrowing";
 import { PeriodEditor } from "../kit/PeriodEditor";
 import { words } from "../words";
 import { AudienceEditor } from "./AudienceEditor";
+import { MatchingPeriod } from "./MatchingPeriod";
 import type { Part } from "./part";
 import type { Terms } from "./useTerms";
 import { WhenEditor } from "./WhenEditor";
@@ -43,7 +44,12 @@ export function PartEditor({ part, notes, close, ...rest }: Props) {
 function Editor({ part, report, terms, change }: Omit<Props, "notes" | "close">) {
   switch (part) {
     case "WHEN":
-      return <WhenEditor schedule={terms.schedule} change={(schedule) => change({ schedule })} />;
+      return (
+        <>
+          <WhenEditor schedule={terms.schedule} change={(schedule) => change({ schedule })} />
+          <MatchingPeriod periods={report.periods} terms={terms} change={(period) => change({ period })} />
+        </>
+      );
     case "WHAT":
       return <PagesEditor pages={report.pages} chosen={terms.pages} change={(pages) => change({ pages })} />;
     case "PERIOD":

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { readRule, writeRule, type Recurrence } from "./recurrence";
+import { matchingPeriod, readRule, writeRule, type Recurrence } from "./recurrence";
 
 describe("a recurrence", () => {
   const all: [string, Recurrence][] = [
@@ -18,4 +18,11 @@ describe("a recurrence", () => {
 
   it("writes its days in the order of the week", () =>
     expect(writeRule({ kind: "weekly", days: ["TH", "MO"] })).toBe("FREQ=WEEKLY;BYDAY=MO,TH"));
+
+  it.each([
+    ["FREQ=DAILY", "yesterday"],
+    ["FREQ=WEEKLY;BYDAY=TH", "last-week"],
+    ["FREQ=WEEKLY;BYDAY=MO,TH", null],
+    ["FREQ=MONTHLY;BYMONTHDAY=1", "last-month"],
+  ])("%s is matched by %s", (rule, period) => expect(matchingPeriod(rule)).toBe(period));
 });

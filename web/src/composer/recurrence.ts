@@ -22,6 +22,19 @@ export function readRule(rule: string): Recurrence {
   }
 }
 
+/** The code of the period that is as long as it is between two issues; none where they come unevenly. */
+export function matchingPeriod(rule: string): string | null {
+  const recurrence = readRule(rule);
+  switch (recurrence.kind) {
+    case "daily":
+      return "yesterday";
+    case "weekly":
+      return recurrence.days.length === 1 ? "last-week" : recurrence.days.length === 7 ? "yesterday" : null;
+    case "monthly":
+      return "last-month";
+  }
+}
+
 /** Writes a recurrence as RFC 5545 does (§3.3.10); a date that a month lacks is its last day (BYSETPOS). */
 export function writeRule(recurrence: Recurrence): string {
   switch (recurrence.kind) {

@@ -52,6 +52,21 @@ it("a million rows are read as they are come to, and few are drawn", async () =>
   expect(asked.filter(({ path }) => path.includes("rows?"))).toHaveLength(2);
 });
 
+it("rows of the load before are read again when some of a newer one come", async () => {
+  let load = 1;
+  const asked = serve({
+    [PATH]: () => ({ ...stretch(0), load }),
+    [`${PATH}&from=200`]: () => ({ ...stretch(200), load }),
+  });
+  show(<RowsTable title="Sailings" rows={rows} lay={vi.fn()} />);
+  expect(await screen.findByText("date 0")).toBeVisible();
+  load = 2;
+  const box = screen.getByRole("region", { name: "Sailings, to be scrolled" });
+  fireEvent.scroll(box, { target: { scrollTop: (195 * 32) / 4 } });
+  expect(await screen.findByText("date 203")).toBeVisible();
+  await waitFor(() => expect(asked.filter(({ path }) => `GET ${path}` === PATH)).toHaveLength(2));
+});
+
 it("heads sort, and columns are chosen and moved", async () => {
   const lay = vi.fn();
   serve({ [PATH]: stretch(0), [`${PATH}&sort=route`]: stretch(0) });

@@ -1,4 +1,5 @@
-import { useQueries } from "@tanstack/react-query";
+import { useQueries, useQueryClient } from "@tanstack/react-query";
+import { useEffect } from "react";
 import { call, type Api } from "../api/client";
 import { writeCut, type Cut, type Layout } from "./cut";
 
@@ -43,6 +44,9 @@ export function rowsPath(rows: Rows, what: "rows" | "rows/file", from = 0): stri
   return `reports/${rows.report}/${what}?${query}`;
 }
 
+const isOf = (report: number, queryKey: readonly unknown[]) =>
+  String(queryKey[0]).startsWith(`reports/${report}/rows?`);
+
 /** The rows from one place to another, read in stretches as they are come to. */
 export function useRows(rows: Rows, from: number, end: number) {
   const first = Math.floor(from / STRETCH);
@@ -56,6 +60,12 @@ export function useRows(rows: Rows, from: number, end: number) {
       };
     }),
   });
+  const queries = useQueryClient();
+  const isMixed = new Set(read.flatMap(({ data }) => (data ? [data.load] : []))).size > 1;
+  useEffect(() => {
+    // loaded anew while somebody reads: what was read of the load before is read again
+    if (isMixed) void queries.invalidateQueries({ predicate: ({ queryKey }) => isOf(rows.report, queryKey) });
+  }, [isMixed, queries, rows.report]);
   return {
     /** Any of the stretches: what they are of, and how many rows there are. */
     view: read.find((each) => each.data)?.data,

@@ -36,14 +36,14 @@ export function CutForm({ first, mayShare, error, save, remove, close }: Props) 
           maxLength={120}
           value={wish.name}
           onChange={(event) => setWish({ ...wish, name: event.target.value })}
-          className="w-72"
+          className="w-72 max-w-full"
         />
         <Field
           label={words.cuts.about}
           maxLength={500}
           value={wish.about}
           onChange={(event) => setWish({ ...wish, about: event.target.value })}
-          className="min-w-72 grow"
+          className="min-w-0 grow basis-72"
         />
       </div>
       <Tick

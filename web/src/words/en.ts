@@ -887,6 +887,8 @@ export const en = {
       minutes === 0 ? `in ${hours} h` : `in ${hours} h ${minutes}`,
     inMinutes: (minutes: number) => `in ${minutes} min`,
     kinds: { daily: "daily", weekly: "weekly", monthly: "monthly" },
+    matching: "Issues that come so often can show each day once:",
+    show: (period: string) => `show ${period}`,
     lastDay: "in a month without it, on its last day",
     now: "now",
     time: "At",

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.time.DayOfWeek;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.time.LocalTime;
 import java.time.ZoneId;
 import java.util.List;
@@ -19,10 +20,14 @@ import mailshelf.core.report.Ferries;
 import mailshelf.core.report.ReportId;
 import mailshelf.core.rights.PersonId;
 import mailshelf.core.time.CalendarPeriod;
+import mailshelf.core.time.Period;
 import mailshelf.core.time.Recurrence;
 import mailshelf.core.time.Schedule;
+import mailshelf.core.time.Window;
 import mailshelf.core.wording.Words;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 
 class SubscriptionTest {
     private static final Instant WEDNESDAY = Instant.parse("2026-11-25T09:00:00Z");
@@ -102,6 +107,41 @@ class SubscriptionTest {
 
     private static Subscription draft(Terms terms) {
         return new Subscription(new SubscriptionId(1), IDA, State.DRAFT, "", 1, terms, Optional.empty());
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "FREQ=WEEKLY;BYDAY=MO, last-week, , , ",
+        "FREQ=DAILY, yesterday, , , ",
+        "FREQ=MONTHLY;BYMONTHDAY=1, last-month, , , ",
+        "FREQ=WEEKLY;BYDAY=MO, last-7-days, , , ",
+        "FREQ=WEEKLY;BYDAY=MO, yesterday, GAP, 2026-11-30, 2026-12-05",
+        "FREQ=WEEKLY;BYDAY=MO, last-4-weeks, OVERLAP, 2026-11-09, 2026-11-29",
+        "'FREQ=WEEKLY;BYDAY=MO,TH', last-week, SAME, 2026-11-23, 2026-11-29",
+        "FREQ=MONTHLY;BYMONTHDAY=1, last-week, GAP, 2026-11-30, 2026-12-20",
+        "FREQ=DAILY, this-month, OVERLAP, 2026-11-01, 2026-11-26",
+        "FREQ=DAILY, 2026-11-01/2026-11-02, , , ",
+    })
+    void issues_that_do_not_meet_day_by_day_are_pointed_out(
+            String rule, String period, Seam.Kind kind, LocalDate from, LocalDate to) {
+        Terms terms = terms(List.of("p1"), List.of(), List.of(IDA));
+        Terms asked = new Terms(
+                terms.name(),
+                terms.report(),
+                terms.pages(),
+                Period.parse(period).orElseThrow(),
+                terms.firstDayOfWeek(),
+                terms.filters(),
+                terms.seenAs(),
+                terms.recipients(),
+                terms.output(),
+                new Schedule(Recurrence.parse(rule), LocalTime.of(7, 0), ZoneId.of("Europe/Oslo")),
+                terms.locale());
+
+        Optional<Seam> seam = Seam.first(asked, WEDNESDAY);
+
+        assertThat(seam.map(Seam::kind)).isEqualTo(Optional.ofNullable(kind));
+        seam.ifPresent(found -> assertThat(found.days()).isEqualTo(new Window(from, to)));
     }
 
     private static Sentence.Facts facts() {

@@ -15,14 +15,17 @@ import mailshelf.core.rights.Person;
 import mailshelf.core.rights.PersonId;
 import mailshelf.core.rights.Verb;
 import mailshelf.core.subscription.Part;
+import mailshelf.core.subscription.Seam;
 import mailshelf.core.subscription.SeenAs;
 import mailshelf.core.subscription.State;
 import mailshelf.core.subscription.Subscription;
 import mailshelf.core.subscription.SubscriptionId;
 import mailshelf.core.subscription.Terms;
 import mailshelf.core.time.FixedPeriod;
+import mailshelf.core.wording.Dates;
 import mailshelf.core.wording.OneLine;
 import mailshelf.core.wording.Words;
+import mailshelf.server.clock.BusinessClock;
 import mailshelf.server.data.Viewers;
 import mailshelf.server.library.Definitions;
 import mailshelf.server.library.Filters;
@@ -46,6 +49,7 @@ class CheckTerms {
     private final Viewers viewers;
     private final PersonStore people;
     private final SubscriptionStore subscriptions;
+    private final BusinessClock clock;
 
     /** Something said under the part that it concerns. */
     record Note(Part part, String text, boolean serious) {}
@@ -56,13 +60,15 @@ class CheckTerms {
             ReportStore reports,
             Viewers viewers,
             PersonStore people,
-            SubscriptionStore subscriptions) {
+            SubscriptionStore subscriptions,
+            BusinessClock clock) {
         this.gate = gate;
         this.definitions = definitions;
         this.reports = reports;
         this.viewers = viewers;
         this.people = people;
         this.subscriptions = subscriptions;
+        this.clock = clock;
     }
 
     /**
@@ -147,10 +153,21 @@ class CheckTerms {
             }
         }
         seenAs(tx, terms, owner, found, words).ifPresent(notes::add);
+        Seam.first(terms, clock.instant()).map(seam -> seam(seam, terms, words)).ifPresent(notes::add);
         if (terms.period() instanceof FixedPeriod) {
             notes.add(new Note(Part.PERIOD, words.say("note.fixed-period"), false));
         }
         return notes;
+    }
+
+    private static Note seam(Seam seam, Terms terms, Words words) {
+        Dates dates = words.dates(terms.schedule().zone());
+        String said = words.say(
+                "note.seam." + seam.kind(),
+                dates.weekday(seam.first()),
+                dates.weekday(seam.second()),
+                dates.window(seam.days()));
+        return new Note(Part.PERIOD, said, false);
     }
 
     /** Said of those who would be sent nothing, since there are no rows that they may see. */

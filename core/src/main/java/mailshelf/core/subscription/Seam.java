@@ -1,0 +1,69 @@
+package mailshelf.core.subscription;
+
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import mailshelf.core.time.FixedPeriod;
+import mailshelf.core.time.Occurrence;
+import mailshelf.core.time.Window;
+
+/**
+ * Where two issues that follow each other do not meet day by day.
+ *
+ * @param first the day of the one, and {@code second} of the other
+ * @param days that are in neither, or in both
+ */
+public record Seam(Kind kind, LocalDate first, LocalDate second, Window days) {
+    /** How they lie to each other. */
+    public enum Kind {
+        /** Days that no issue shows. */
+        GAP,
+        /** The second shows some days that the first showed. */
+        OVERLAP,
+        /** The second shows what the first showed. */
+        SAME
+    }
+
+    /** As many issues as a year of weeks has. */
+    private static final int LOOKED_AT = 53;
+
+    /**
+     * The first gap between the next issues, or else the first overlap; empty where they meet, or where the days are fixed
+     * anyway.
+     */
+    public static Optional<Seam> first(Terms terms, Instant now) {
+        if (terms.period() instanceof FixedPeriod) {
+            return Optional.empty();
+        }
+        List<Occurrence> sends = terms.schedule().upcoming(now, LOOKED_AT);
+        List<Seam> seams = new ArrayList<>();
+        for (int i = 1; i < sends.size(); i++) {
+            between(terms, sends.get(i - 1), sends.get(i)).ifPresent(seams::add);
+        }
+        return seams.stream()
+                .filter(seam -> seam.kind() == Kind.GAP)
+                .findFirst()
+                .or(() -> seams.stream().findFirst());
+    }
+
+    private static Optional<Seam> between(Terms terms, Occurrence one, Occurrence other) {
+        LocalDate first = one.local().toLocalDate();
+        LocalDate second = other.local().toLocalDate();
+        Window before = terms.period().on(first, terms.firstDayOfWeek());
+        Window after = terms.period().on(second, terms.firstDayOfWeek());
+        if (before.equals(after)) {
+            return Optional.of(new Seam(Kind.SAME, first, second, after));
+        }
+        LocalDate next = before.toInclusive().plusDays(1);
+        if (after.fromInclusive().isAfter(next)) {
+            Window lost = new Window(next, after.fromInclusive().minusDays(1));
+            return Optional.of(new Seam(Kind.GAP, first, second, lost));
+        }
+        return after.fromInclusive().isBefore(next)
+                ? Optional.of(
+                        new Seam(Kind.OVERLAP, first, second, new Window(after.fromInclusive(), before.toInclusive())))
+                : Optional.empty();
+    }
+}
