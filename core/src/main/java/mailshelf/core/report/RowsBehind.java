@@ -4,6 +4,7 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Supplier;
 import java.util.stream.IntStream;
 import mailshelf.core.Problem;
 import mailshelf.core.data.Filter;
@@ -46,14 +47,19 @@ public final class RowsBehind {
     /**
      * Row numbers of {@code definition.over(slice)}, sorted.
      *
-     * @param model the page as it is evaluated for the same slice and question
+     * @param page that the mark is on; its figures are made only where the mark stands among others
      * @throws Problem not found for a mark that the page does not have
      */
     public static int[] of(
-            Definition definition, Slice slice, Evaluation.Question question, PageModel model, Mark mark, Sort sort) {
+            Definition definition,
+            Definition.Page page,
+            Slice slice,
+            Evaluation.Question question,
+            Mark mark,
+            Sort sort) {
         RowsBehind behind = new RowsBehind(definition, slice, question);
         if (!mark.block().isEmpty()) {
-            behind.narrow(model, mark);
+            behind.narrow(page, () -> Evaluation.page(definition, page, slice, question), mark);
         }
         return behind.rows(sort);
     }
@@ -67,26 +73,29 @@ public final class RowsBehind {
                 .orElseGet(picked::rows);
     }
 
-    private void narrow(PageModel model, Mark mark) {
-        Block block = definition.page(model.pageId()).orElseThrow().blocks().stream()
-                .filter(each -> each.id().equals(mark.block()))
-                .findFirst()
-                .orElseThrow(Problem::notFound);
-        BlockModel filled = model.blocks().stream()
+    private void narrow(Definition.Page page, Supplier<PageModel> model, Mark mark) {
+        Block block = page.blocks().stream()
                 .filter(each -> each.id().equals(mark.block()))
                 .findFirst()
                 .orElseThrow(Problem::notFound);
         if (block instanceof Block.Figure figure) {
             measured(figure.measure());
         } else if (block instanceof Block.Chart chart) {
-            chart(chart, (ChartModel) filled, mark);
+            chart(chart, (ChartModel) filled(model.get(), block), mark);
         } else if (block instanceof Block.GroupTable grouped) {
-            line(grouped, (TableModel) filled, mark.keys());
+            line(grouped, (TableModel) filled(model.get(), block), mark.keys());
         } else if (block instanceof Block.RowTable rows) {
             where.addAll(rows.where());
         } else {
             throw Problem.notFound();
         }
+    }
+
+    private static BlockModel filled(PageModel model, Block block) {
+        return model.blocks().stream()
+                .filter(each -> each.id().equals(block.id()))
+                .findFirst()
+                .orElseThrow();
     }
 
     private void line(Block.GroupTable block, TableModel model, List<String> keys) {

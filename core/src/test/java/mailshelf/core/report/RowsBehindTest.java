@@ -105,9 +105,9 @@ class RowsBehindTest {
         PageModel page = page(List.of());
         int[] rows = RowsBehind.of(
                 definition,
+                definition.pages().get(0),
                 Ferries.all(table),
                 Ferries.question("last-4-weeks", table, List.of()),
-                page,
                 new RowsBehind.Mark("people", List.of()),
                 new RowsBehind.Sort(Optional.of("passengers"), true));
 
@@ -173,9 +173,9 @@ class RowsBehindTest {
     private int[] behind(PageModel page, List<Filter> filters, String block, String... keys) {
         return RowsBehind.of(
                 definition,
+                definition.pages().get(0),
                 Ferries.all(table),
                 Ferries.question("last-4-weeks", table, filters),
-                page,
                 new RowsBehind.Mark(block, List.of(keys)),
                 AS_IS);
     }

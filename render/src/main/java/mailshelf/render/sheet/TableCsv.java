@@ -15,8 +15,8 @@ import mailshelf.core.report.Written;
 
 /**
  * A table as CSV (RFC 4180, UTF-8): numbers as plain decimals, days as ISO dates, the total and sums of groups not among
- * the rows. Text that
- * a spreadsheet would take for a formula has an apostrophe before it, which tells it otherwise; nothing of it is lost.
+ * the rows. Text that a spreadsheet would take for a formula has an apostrophe before it, which tells it otherwise;
+ * nothing of it is lost.
  */
 public final class TableCsv {
     private TableCsv() {}

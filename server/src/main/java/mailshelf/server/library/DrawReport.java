@@ -1,11 +1,12 @@
 package mailshelf.server.library;
 
 import java.time.LocalDate;
-import java.util.LinkedHashMap;
+import java.util.Collections;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import mailshelf.core.data.Allowed;
+import mailshelf.core.data.Newest;
 import mailshelf.core.report.Definition;
 import mailshelf.core.report.ReportId;
 import mailshelf.core.report.Writing;
@@ -28,14 +29,7 @@ class DrawReport {
     /** Whoever sees the same rows on the same day sees the same drawing. */
     private record Key(Definition definition, int load, List<Allowed> allowed, LocalDate from) {}
 
-    private final Map<Key, Drawing> drawn = new LinkedHashMap<>(KEPT, 0.75f, true) {
-        private static final long serialVersionUID = 1;
-
-        @Override
-        protected boolean removeEldestEntry(Map.Entry<Key, Drawing> eldest) {
-            return size() > KEPT;
-        }
-    };
+    private final Map<Key, Drawing> drawn = Collections.synchronizedMap(new Newest<>(KEPT));
 
     /** @param chart empty where the page has none */
     record Drawing(Optional<ChartSvg> chart) {}
@@ -51,17 +45,13 @@ class DrawReport {
                 page.question().freshness().load(),
                 page.slice().allowed(),
                 page.question().window().fromInclusive());
-        synchronized (drawn) {
-            Drawing known = drawn.get(key);
-            if (known != null) {
-                return known;
-            }
+        Drawing known = drawn.get(key);
+        if (known != null) {
+            return known;
         }
         Written.Page written = Writing.page(page.model(), Words.in(Languages.supported(who.locale())), who.zone());
         Drawing drawing = new Drawing(written.charts().stream().findFirst().map(chart -> ChartSvg.of(chart, WIDTH)));
-        synchronized (drawn) {
-            drawn.put(key, drawing);
-        }
+        drawn.put(key, drawing);
         return drawing;
     }
 }

@@ -71,9 +71,10 @@ class FindReports {
         });
     }
 
-    /** Reads what a report is found by, before anybody asks. */
-    void know(Tx tx, Report report) {
-        findable(tx, report, byId(tx));
+    /** Reads what reports are found by, before anybody asks. */
+    void know(List<Report> all) {
+        Map<FolderId, Folder> byId = database.inTransaction(this::byId);
+        all.forEach(report -> database.doInTransaction(tx -> findable(tx, report, byId)));
     }
 
     /** Those of some reports that answer a question, the best first; all of them where nothing is asked. */

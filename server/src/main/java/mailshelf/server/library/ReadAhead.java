@@ -1,8 +1,8 @@
 package mailshelf.server.library;
 
+import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
-import java.util.stream.Collectors;
 import mailshelf.core.data.DataSetId;
 import mailshelf.server.data.Tables;
 import mailshelf.store.Database;
@@ -55,20 +55,22 @@ class ReadAhead {
     private void run() {
         try {
             List<Report> all = database.inTransaction(reports::all);
-            Set<DataSetId> used = all.stream()
-                    .map(report -> database.inTransaction(
-                            tx -> definitions.newest(tx, report).dataSet().id()))
-                    .collect(Collectors.toSet());
-            for (DataSetId id : used) {
-                DataSet dataSet =
-                        database.inTransaction(tx -> dataSets.find(tx, id)).orElseThrow();
-                if (database.inTransaction(tx -> dataSets.newestLoad(tx, id)).isPresent()) {
+            Set<DataSetId> read = new HashSet<>();
+            for (Report report : all) {
+                DataSet dataSet = database.inTransaction(
+                        tx -> definitions.newest(tx, report).dataSet());
+                if (read.add(dataSet.id()) && isLoaded(dataSet)) {
                     tables.newest(dataSet);
                 }
             }
-            all.forEach(report -> database.doInTransaction(tx -> find.know(tx, report)));
+            find.know(all);
         } catch (RuntimeException e) {
             LOG.warn("Not all reports and data could be read ahead", e);
         }
+    }
+
+    private boolean isLoaded(DataSet dataSet) {
+        return database.inTransaction(tx -> dataSets.newestLoad(tx, dataSet.id()))
+                .isPresent();
     }
 }

@@ -1,6 +1,6 @@
 package mailshelf.server.library;
 
-import java.util.LinkedHashMap;
+import java.util.Collections;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -8,6 +8,7 @@ import java.util.stream.Stream;
 import mailshelf.core.Problem;
 import mailshelf.core.data.Allowed;
 import mailshelf.core.data.ColumnType;
+import mailshelf.core.data.Newest;
 import mailshelf.core.report.Block;
 import mailshelf.core.report.ColumnValues;
 import mailshelf.core.report.Definition;
@@ -35,14 +36,7 @@ class ReadRows {
     private final ReadReport read;
 
     /** Rows that were found, for those asked for last: scrolling asks for the same again and again. */
-    private final Map<Key, int[]> found = new LinkedHashMap<>(KEPT, 0.75f, true) {
-        private static final long serialVersionUID = 1;
-
-        @Override
-        protected boolean removeEldestEntry(Map.Entry<Key, int[]> eldest) {
-            return size() > KEPT;
-        }
-    };
+    private final Map<Key, int[]> found = Collections.synchronizedMap(new Newest<>(KEPT));
 
     /** What decides which rows are found; data and definition are immutable. */
     private record Key(
@@ -159,17 +153,13 @@ class ReadRows {
                 page.page().id(),
                 wish.mark(),
                 wish.sort());
-        synchronized (found) {
-            int[] known = found.get(key);
-            if (known != null) {
-                return known;
-            }
+        int[] known = found.get(key);
+        if (known != null) {
+            return known;
         }
         int[] rows =
-                RowsBehind.of(page.definition(), page.slice(), page.question(), page.model(), wish.mark(), wish.sort());
-        synchronized (found) {
-            found.put(key, rows);
-        }
+                RowsBehind.of(page.definition(), page.page(), page.slice(), page.question(), wish.mark(), wish.sort());
+        found.put(key, rows);
         return rows;
     }
 
