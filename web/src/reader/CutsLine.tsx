@@ -3,6 +3,7 @@ import { Link, useNavigate } from "react-router";
 import { call, type Api } from "../api/client";
 import { useChange, useRead } from "../api/use";
 import { writeCut, type Cut } from "../kit/cut";
+import { Fault } from "../kit/Fault";
 import { useNotice } from "../kit/Notices";
 import { words } from "../words";
 import { CutForm } from "./CutForm";
@@ -30,25 +31,20 @@ export function CutsLine({ report, cut, kept }: Props) {
     setOpen(null);
     void navigate(addressOf(report, cut, id), { replace: true });
   };
-  const save = useChange(async (wish: Api["CutWish"]) => {
-    if (open === "change" && current) {
-      await call<null>(`cuts/${current.id}`, { method: "PUT", body: { wish, version: current.version } });
-      return current.id;
+  /** As the cut that it is the change of, or anew; gives its id. */
+  const save = useChange(async ({ now, wish }: { now?: View; wish: Api["CutWish"] }) => {
+    if (now) {
+      await call<null>(`cuts/${now.id}`, { method: "PUT", body: { wish, version: now.version } });
+      return now.id;
     }
     const made = await call<Api["CutKept"]>(`reports/${report}/cuts`, { method: "POST", body: wish });
     return made.id;
   });
-  const keepChange = useChange((now: View) =>
-    call<null>(`cuts/${now.id}`, { method: "PUT", body: { wish: wishOf(now, cut), version: now.version } }),
-  );
   const say = useNotice();
-  const restore = useChange((was: View) =>
-    call<Api["CutKept"]>(`reports/${report}/cuts`, { method: "POST", body: wishOf(was, was.cut) }),
-  );
   const remove = useChange((now: View) => call<null>(`cuts/${now.id}`, { method: "DELETE" }));
   const removed = (was: View) => {
     done(null);
-    say({ text: words.cuts.removed(was.name), undo: () => restore.mutate(was) });
+    say({ text: words.cuts.removed(was.name), undo: () => save.mutate({ wish: wishOf(was, was.cut) }) });
   };
   if (!data) return null;
   return (
@@ -67,7 +63,11 @@ export function CutsLine({ report, cut, kept }: Props) {
           </Link>
         ))}
         {isChanged && current.mayChange && (
-          <button type="button" className="choose" onClick={() => keepChange.mutate(current)}>
+          <button
+            type="button"
+            className="choose"
+            onClick={() => save.mutate({ now: current, wish: wishOf(current, cut) })}
+          >
             {words.cuts.keepChange(current.name)}
           </button>
         )}
@@ -81,13 +81,17 @@ export function CutsLine({ report, cut, kept }: Props) {
         )}
       </p>
       {current && !current.fits && <p className="text-late pt-1">{words.cuts.unfit}</p>}
+      {!open && <Fault error={save.error ?? remove.error} />}
       {open && (
         <CutForm
           key={open}
           first={open === "change" && current ? current : { name: "", about: "", shared: false }}
           mayShare={data.mayShare}
-          error={save.error}
-          save={(wish) => save.mutate(wishOf(wish, cut), { onSuccess: done })}
+          error={save.error ?? remove.error}
+          save={(wish) => {
+            const now = open === "change" ? current : undefined;
+            save.mutate({ now, wish: wishOf(wish, cut) }, { onSuccess: done });
+          }}
           remove={
             open === "change" && current
               ? () => remove.mutate(current, { onSuccess: () => removed(current) })
