@@ -2,6 +2,7 @@ import { useState } from "react";
 import type { Api } from "../api/client";
 import { Choices } from "../kit/Choices";
 import { Fault } from "../kit/Fault";
+import { useCuts } from "../kit/useCuts";
 import { words } from "../words";
 import { Actions } from "./Actions";
 import type { Part } from "./part";
@@ -33,6 +34,7 @@ export function Composer({ draftKey, report, first, kept }: Props) {
   const seenAs = as !== null && recipients.includes(as) ? as : (recipients[0] ?? null);
   const composition = useComposition(draft.terms, seenAs, kept?.line.id ?? null);
   const composed = composition.data;
+  const cuts = useCuts(report.report);
   const toggle = (part: Part) =>
     setOpen((before) => (before.includes(part) ? before.filter((each) => each !== part) : [...before, part]));
   const editor = (part: Part) => (
@@ -67,7 +69,14 @@ export function Composer({ draftKey, report, first, kept }: Props) {
           {kept ? words.composer.changing(kept.line.name) : words.composer.isNew}
         </h1>
         <Fault error={composition.error} />
-        {composed && <Sentence composed={composed} open={open} toggle={toggle} editor={editor} />}
+        {composed && (
+          <Sentence
+            composed={composed}
+            open={open}
+            toggle={toggle}
+            editor={(part) => part !== "CUT" && editor(part)}
+          />
+        )}
         <p className="pt-4">
           {words.composer.called}{" "}
           <button
@@ -81,6 +90,22 @@ export function Composer({ draftKey, report, first, kept }: Props) {
           <span className="text-quiet">· {words.composer.inNameOf}</span>
         </p>
         {open.includes("NAME") && editor("NAME")}
+        {(draft.terms.follows !== null || (cuts.data?.cuts.length ?? 0) > 0) && (
+          <p className="pt-1">
+            <span className="text-quiet">
+              {draft.terms.follows === null ? words.composer.ownCut : words.composer.followsCut} ·{" "}
+            </span>
+            <button
+              type="button"
+              className="choose"
+              aria-expanded={open.includes("CUT")}
+              onClick={() => toggle("CUT")}
+            >
+              {draft.terms.follows === null ? words.composer.follow : words.composer.followOther}
+            </button>
+          </p>
+        )}
+        {open.includes("CUT") && editor("CUT")}
         {composed && <Notes composed={composed} open={open} />}
         <Actions draft={draft} kept={kept} composed={composed} />
       </section>

@@ -20,6 +20,7 @@ export function ComposerPage() {
 
 function WriteNew({ report, search }: { report: string; search: URLSearchParams }) {
   const me = useMe();
+  const cut = search.get("cut");
   const view = useReport(report);
   return (
     <Loaded query={view}>
@@ -28,7 +29,7 @@ function WriteNew({ report, search }: { report: string; search: URLSearchParams 
           key={String(search)}
           draftKey={String(search)}
           report={read}
-          first={firstTerms(read, readCut(search), me)}
+          first={firstTerms(read, readCut(search), cut === null ? null : Number(cut), me)}
         />
       )}
     </Loaded>

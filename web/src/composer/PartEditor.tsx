@@ -5,6 +5,7 @@ import { NarrowingEditor, NarrowingParts } from "../kit/Narrowing";
 import { PeriodEditor } from "../kit/PeriodEditor";
 import { words } from "../words";
 import { AudienceEditor } from "./AudienceEditor";
+import { CutEditor } from "./CutEditor";
 import { MatchingPeriod } from "./MatchingPeriod";
 import type { Part } from "./part";
 import type { Terms } from "./useTerms";
@@ -47,7 +48,11 @@ function Editor({ part, report, terms, change }: Omit<Props, "notes" | "close">)
       return (
         <>
           <WhenEditor schedule={terms.schedule} change={(schedule) => change({ schedule })} />
-          <MatchingPeriod periods={report.periods} terms={terms} change={(period) => change({ period })} />
+          <MatchingPeriod
+            periods={report.periods}
+            terms={terms}
+            change={(period) => change({ period, follows: null })}
+          />
         </>
       );
     case "WHAT":
@@ -57,11 +62,19 @@ function Editor({ part, report, terms, change }: Omit<Props, "notes" | "close">)
         <PeriodEditor
           periods={report.periods}
           current={terms.period}
-          choose={(period) => change({ period })}
+          choose={(period) => change({ period, follows: null })}
         />
       );
     case "FILTER":
-      return <FiltersEditor report={report} terms={terms} change={(filters) => change({ filters })} />;
+      return (
+        <FiltersEditor
+          report={report}
+          terms={terms}
+          change={(filters) => change({ filters, follows: null })}
+        />
+      );
+    case "CUT":
+      return <CutEditor report={report.report} terms={terms} change={change} />;
     case "SEEN_AS":
       return <SeenAsEditor report={report} seenAs={terms.seenAs} change={(seenAs) => change({ seenAs })} />;
     case "TO_WHOM":

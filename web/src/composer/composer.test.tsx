@@ -30,7 +30,24 @@ const people = [
   { id: 7, name: "Anders Moe", address: "anders.moe@brinewater.example", maySee: false },
 ];
 
+const holm = { column: "route", test: "ANY_OF", values: ["5 Holm ring"] };
+const cuts = {
+  cuts: [
+    {
+      id: 7,
+      name: "The ring",
+      about: "",
+      shared: true,
+      owner: "Ida Solvang",
+      fits: true,
+      cut: { page: "", period: "last-month", filters: [holm, holm], tables: {} },
+    },
+  ],
+  mayShare: true,
+};
+
 interface Terms {
+  follows: number | null;
   name: string;
   pages: string[];
   period: string;
@@ -88,6 +105,7 @@ beforeEach(() => {
   asked = serve({
     "GET reports/1?period=last-week&chartWidth=280": report,
     "GET reports/1/candidates": people,
+    "GET reports/1/cuts": cuts,
     "POST compositions": composed,
     "POST subscriptions": { id: 9 },
     "POST subscriptions/9/try": { id: 70 },
@@ -224,11 +242,25 @@ describe("a subscription that the server refuses", () => {
   });
 });
 
+describe("a cut", () => {
+  it("is followed with its period and filters until one of them is set by hand", async () => {
+    await userEvent.click(await screen.findByRole("button", { name: "follow a cut" }));
+    await userEvent.click(screen.getByRole("radio", { name: /Those of the cut “The ring”/ }));
+    await part("2 filters");
+    expect(lastTerms()).toMatchObject({ follows: 7, period: "last-month", filters: [holm, holm] });
+    await userEvent.click(await part("last-month"));
+    await userEvent.click(screen.getByRole("button", { name: "last week" }));
+    await part("last-week");
+    expect(lastTerms()).toMatchObject({ follows: null, period: "last-week", filters: [holm, holm] });
+  });
+});
+
 describe("a subscription that is kept already", () => {
   const terms = {
     name: "Kept",
     report: 1,
     pages: ["overview"],
+    follows: null,
     period: "last-week",
     firstDayOfWeek: "MONDAY",
     filters: [],

@@ -5,11 +5,17 @@ import type { Cut } from "../kit/cut";
 export type Terms = Api["Terms"];
 
 /** The parts that a new subscription begins with: what was on the screen, for myself, Mondays at seven. */
-export function firstTerms(report: Api["ReaderView"], cut: Cut, me: Api["Me"]): Terms {
+export function firstTerms(
+  report: Api["ReaderView"],
+  cut: Cut,
+  follows: number | null,
+  me: Api["Me"],
+): Terms {
   return {
     name: report.title,
     report: report.report,
     pages: cut.page ? [cut.page] : report.pages.map((page) => page.id),
+    follows,
     period: cut.period,
     firstDayOfWeek: "MONDAY",
     filters: cut.filters,

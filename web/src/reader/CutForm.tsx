@@ -1,4 +1,5 @@
 import { useState } from "react";
+import { Link } from "react-router";
 import type { Api } from "../api/client";
 import { Fault } from "../kit/Fault";
 import { Field, Tick } from "../kit/Field";
@@ -7,7 +8,10 @@ import { words } from "../words";
 type Wish = Omit<Api["CutWish"], "cut">;
 
 interface Props {
-  first: Wish;
+  /** The one that is changed; none for a new one. */
+  kept?: Api["CutView"];
+  /** Whether the screen shows something else than what is kept. */
+  isChanged: boolean;
   mayShare: boolean;
   /** What hindered it from being kept. */
   error: Error | null;
@@ -18,8 +22,8 @@ interface Props {
 }
 
 /** What a cut is called, and who else has it. */
-export function CutForm({ first, mayShare, error, save, remove, close }: Props) {
-  const [wish, setWish] = useState(first);
+export function CutForm({ kept, isChanged, mayShare, error, save, remove, close }: Props) {
+  const [wish, setWish] = useState<Wish>(kept ?? { name: "", about: "", shared: false });
   return (
     <form
       aria-label={words.cuts.form}
@@ -52,6 +56,7 @@ export function CutForm({ first, mayShare, error, save, remove, close }: Props) 
         disabled={!mayShare}
         change={(shared) => setWish({ ...wish, shared })}
       />
+      {kept && <Followers cut={kept} isChanged={isChanged} />}
       {error && <Fault error={error} />}
       <p className="flex flex-wrap gap-x-6">
         <button type="submit" className="choose">
@@ -67,5 +72,30 @@ export function CutForm({ first, mayShare, error, save, remove, close }: Props) 
         </button>
       </p>
     </form>
+  );
+}
+
+/** Where it is used, and what keeping or removing it would do there. */
+function Followers({ cut, isChanged }: { cut: Api["CutView"]; isChanged: boolean }) {
+  const many = cut.followers.length + cut.moreFollow;
+  if (many === 0) return <p className="text-quiet">{words.cuts.noFollowers}</p>;
+  return (
+    <section aria-label={words.cuts.followers(many)}>
+      <p className="text-late">
+        {words.cuts.followers(many)} {isChanged ? words.cuts.changesThem : words.cuts.renames}{" "}
+        {words.cuts.removalLeaves}
+      </p>
+      <ul>
+        {cut.followers.map((each) => (
+          <li key={each.id}>
+            <Link className="choose" to={`/subscriptions/${each.id}`}>
+              {each.name}
+            </Link>{" "}
+            <span className="text-quiet">{words.cuts.ownedBy(each.owner)}</span>
+          </li>
+        ))}
+        {cut.moreFollow > 0 && <li className="text-quiet">{words.cuts.moreFollow(cut.moreFollow)}</li>}
+      </ul>
+    </section>
   );
 }

@@ -1,7 +1,7 @@
 import { useState } from "react";
 import { Link, useNavigate } from "react-router";
 import { call, type Api } from "../api/client";
-import { useChange, useRead } from "../api/use";
+import { useChange } from "../api/use";
 import { writeCut, type Cut } from "../kit/cut";
 import { Fault } from "../kit/Fault";
 import { useNotice } from "../kit/Notices";
@@ -14,19 +14,18 @@ interface Props {
   report: number;
   /** What is on the screen. */
   cut: Cut;
-  /** The id of the kept cut that it was opened from; "" for none. */
-  kept: string;
+  cuts: Api["CutsView"];
+  /** The kept one that it was opened from. */
+  current: View | undefined;
+  isChanged: boolean;
 }
 
 type Open = "anew" | "change" | null;
 
 /** The kept ways of looking at this report; what is on the screen is kept here, anew or as the one it was opened from. */
-export function CutsLine({ report, cut, kept }: Props) {
+export function CutsLine({ report, cut, cuts, current, isChanged }: Props) {
   const [open, setOpen] = useState<Open>(null);
   const navigate = useNavigate();
-  const { data } = useRead<Api["CutsView"]>(`reports/${report}/cuts`);
-  const current = data?.cuts.find((each) => String(each.id) === kept);
-  const isChanged = current !== undefined && String(writeCut(cut)) !== String(writeCut(current.cut));
   const done = (id: number | null) => {
     setOpen(null);
     void navigate(addressOf(report, cut, id), { replace: true });
@@ -46,12 +45,11 @@ export function CutsLine({ report, cut, kept }: Props) {
     done(null);
     say({ text: words.cuts.removed(was.name), undo: () => save.mutate({ wish: wishOf(was, was.cut) }) });
   };
-  if (!data) return null;
   return (
     <section aria-label={words.cuts.title} className="pb-2 text-sm print:hidden">
       <p className="flex flex-wrap gap-x-5 gap-y-1">
-        {data.cuts.length > 0 && <span className="text-quiet">{words.cuts.line}</span>}
-        {data.cuts.map((each) => (
+        {cuts.cuts.length > 0 && <span className="text-quiet">{words.cuts.line}</span>}
+        {cuts.cuts.map((each) => (
           <Link
             key={each.id}
             to={addressOf(report, each.cut, each.id)}
@@ -62,11 +60,14 @@ export function CutsLine({ report, cut, kept }: Props) {
             {each.name}
           </Link>
         ))}
-        {isChanged && current.mayChange && (
+        {isChanged && current?.mayChange && (
           <button
             type="button"
             className="choose"
-            onClick={() => save.mutate({ now: current, wish: wishOf(current, cut) })}
+            onClick={() => {
+              if (isFollowed(current)) setOpen("change");
+              else save.mutate({ now: current, wish: wishOf(current, cut) });
+            }}
           >
             {words.cuts.keepChange(current.name)}
           </button>
@@ -85,8 +86,9 @@ export function CutsLine({ report, cut, kept }: Props) {
       {open && (
         <CutForm
           key={open}
-          first={open === "change" && current ? current : { name: "", about: "", shared: false }}
-          mayShare={data.mayShare}
+          kept={open === "change" ? current : undefined}
+          isChanged={isChanged}
+          mayShare={cuts.mayShare}
           error={save.error ?? remove.error}
           save={(wish) => {
             const now = open === "change" ? current : undefined;
@@ -106,6 +108,9 @@ export function CutsLine({ report, cut, kept }: Props) {
     </section>
   );
 }
+
+/** Then what a change does is shown before it is made. */
+const isFollowed = (cut: View) => cut.followers.length + cut.moreFollow > 0;
 
 const wishOf = ({ name, about, shared }: Omit<Api["CutWish"], "cut">, cut: Cut): Api["CutWish"] => ({
   name,

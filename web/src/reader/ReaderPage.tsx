@@ -7,6 +7,7 @@ import { chartWidth } from "../kit/chartWidth";
 import { Favourite } from "../kit/Favourite";
 import { ReportPage } from "../kit/ReportPage";
 import { Title } from "../kit/Title";
+import { useCuts } from "../kit/useCuts";
 import { useWidth } from "../kit/useWidth";
 import { words } from "../words";
 import { CutSentence } from "./CutSentence";
@@ -37,6 +38,9 @@ export function ReaderPage() {
     if (block) asked.set("block", block);
     return address(`reports/${id}/file?${asked}`);
   };
+  const cuts = useCuts(Number(id));
+  const current = cuts.data?.cuts.find((each) => String(each.id) === search.get("cut"));
+  const isChanged = current !== undefined && String(writeCut(cut)) !== String(writeCut(current.cut));
   const behind = readBehind(search);
   const show = (what: Behind | null) =>
     setSearch(withBehind(of(writeCut(cut)), what), { replace: what === null });
@@ -73,7 +77,9 @@ export function ReaderPage() {
                       {words.editor.edit}
                     </Link>
                   )}
-                  {view.maySubscribe && <Subscribe id={id} cut={cut} view={view} />}
+                  {view.maySubscribe && (
+                    <Subscribe id={id} cut={cut} kept={isChanged ? undefined : current} view={view} />
+                  )}
                 </>
               }
             />
@@ -89,7 +95,15 @@ export function ReaderPage() {
                 close={() => show(null)}
               />
             )}
-            <CutsLine report={view.report} cut={cut} kept={search.get("cut") ?? ""} />
+            {cuts.data && (
+              <CutsLine
+                report={view.report}
+                cut={cut}
+                cuts={cuts.data}
+                current={current}
+                isChanged={isChanged}
+              />
+            )}
             <CutSentence view={view} cut={cut} set={set} />
             <PageTabs
               pages={view.pages}
@@ -119,10 +133,19 @@ export function ReaderPage() {
 
 const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 
+interface SubscribeProps {
+  id: string;
+  cut: Cut;
+  /** The kept cut that is on the screen, unchanged. */
+  kept?: Api["CutView"];
+  view: Api["ReaderView"];
+}
+
 /** From exactly what is on the screen, or from the report as it was published. */
-function Subscribe({ id, cut, view }: { id: string; cut: Cut; view: Api["ReaderView"] }) {
+function Subscribe({ id, cut, kept, view }: SubscribeProps) {
   const asShown = writeCut({ ...cut, page: view.shown.page.id });
   asShown.set("report", id);
+  if (kept) asShown.set("cut", String(kept.id));
   return (
     <>
       <Link className="choose" to={`/compose?report=${id}`}>

@@ -25,12 +25,14 @@ const ring = {
   cut: { ...cut, period: "last-week" },
   version: 3,
   changedAt: "2026-11-25T09:00:00Z",
+  followers: [] as { id: number; name: string; owner: string }[],
+  moreFollow: 0,
 };
 
 describe("kept cuts", () => {
   it("are opened by their names, and keep what was changed since", async () => {
-    const asked = serve({ "GET reports/1/cuts": { cuts: [ring], mayShare: true }, "PUT cuts/7": null });
-    show(<CutsLine report={1} cut={cut} kept="7" />);
+    const asked = serve({ "PUT cuts/7": null });
+    show(<CutsLine report={1} cut={cut} cuts={{ cuts: [ring], mayShare: true }} current={ring} isChanged />);
     expect(await screen.findByRole("link", { name: "The ring" })).toHaveAttribute(
       "href",
       "/reports/1?period=last-week&filter=route%3A5+Holm+ring&cut=7",
@@ -43,12 +45,45 @@ describe("kept cuts", () => {
     });
   });
 
+  it("that subscriptions follow name them before they are changed", async () => {
+    const followed = {
+      ...ring,
+      followers: [{ id: 4, name: "The ring, weekly", owner: "Tor Egeland" }],
+      moreFollow: 2,
+    };
+    const asked = serve({ "PUT cuts/7": null });
+    show(
+      <CutsLine
+        report={1}
+        cut={cut}
+        cuts={{ cuts: [followed], mayShare: true }}
+        current={followed}
+        isChanged
+      />,
+    );
+    await userEvent.click(screen.getByRole("button", { name: "keep the change of “The ring”" }));
+    const followers = screen.getByRole("region", { name: "3 subscriptions follow this cut." });
+    expect(followers).toHaveTextContent("With what is on the screen they change from their next issue on.");
+    expect(followers).toHaveTextContent("The ring, weekly of Tor Egeland");
+    expect(followers).toHaveTextContent("and 2 of others");
+    expect(asked).toEqual([]);
+    await userEvent.click(screen.getByRole("button", { name: "Keep" }));
+    await waitFor(() => expect(asked.some(({ method }) => method === "PUT")).toBe(true));
+  });
+
   it("that find their name taken say so and lose nothing", async () => {
     const asked = serve({
-      "GET reports/1/cuts": { cuts: [], mayShare: false },
       "POST reports/1/cuts": () => refusal(422, "cut.name-taken"),
     });
-    show(<CutsLine report={1} cut={cut} kept="" />);
+    show(
+      <CutsLine
+        report={1}
+        cut={cut}
+        cuts={{ cuts: [], mayShare: false }}
+        current={undefined}
+        isChanged={false}
+      />,
+    );
     await userEvent.click(await screen.findByRole("button", { name: "keep this cut" }));
     await userEvent.type(screen.getByLabelText("Name of the cut"), "Mondays");
     expect(screen.getByRole("checkbox")).toBeDisabled();
@@ -65,11 +100,18 @@ describe("kept cuts", () => {
 
   it("that are removed can be had back", async () => {
     const asked = serve({
-      "GET reports/1/cuts": { cuts: [ring], mayShare: true },
       "DELETE cuts/7": null,
       "POST reports/1/cuts": { id: 8 },
     });
-    show(<CutsLine report={1} cut={ring.cut} kept="7" />);
+    show(
+      <CutsLine
+        report={1}
+        cut={ring.cut}
+        cuts={{ cuts: [ring], mayShare: true }}
+        current={ring}
+        isChanged={false}
+      />,
+    );
     await userEvent.click(await screen.findByRole("button", { name: "rename or remove" }));
     await userEvent.click(screen.getByRole("button", { name: "Remove this cut" }));
     expect(await screen.findByText("The cut “The ring” is removed.")).toBeVisible();

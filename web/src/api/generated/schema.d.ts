@@ -1398,7 +1398,7 @@ export interface components {
         };
         Composed: {
             sentence: components["schemas"]["Phrase"][];
-            missing: ("WHEN" | "WHAT" | "PERIOD" | "FILTER" | "SEEN_AS" | "TO_WHOM" | "AS_WHAT" | "NAME")[];
+            missing: ("WHEN" | "WHAT" | "PERIOD" | "FILTER" | "CUT" | "SEEN_AS" | "TO_WHOM" | "AS_WHAT" | "NAME")[];
             notes: components["schemas"]["Note"][];
             sends: components["schemas"]["Send"][];
             daysNow: string;
@@ -1443,6 +1443,9 @@ export interface components {
             version: number;
             /** Format: date-time */
             changedAt: string;
+            followers: components["schemas"]["FollowerView"][];
+            /** Format: int32 */
+            moreFollow: number;
         };
         CutWish: {
             name: string;
@@ -1627,6 +1630,12 @@ export interface components {
             /** Format: int32 */
             entries: number;
             mayPublish: boolean;
+        };
+        FollowerView: {
+            /** Format: int64 */
+            id: number;
+            name: string;
+            owner: string;
         };
         Given: {
             column: string;
@@ -1884,7 +1893,7 @@ export interface components {
         };
         Note: {
             /** @enum {string} */
-            part: "WHEN" | "WHAT" | "PERIOD" | "FILTER" | "SEEN_AS" | "TO_WHOM" | "AS_WHAT" | "NAME";
+            part: "WHEN" | "WHAT" | "PERIOD" | "FILTER" | "CUT" | "SEEN_AS" | "TO_WHOM" | "AS_WHAT" | "NAME";
             text: string;
             serious: boolean;
         };
@@ -1968,7 +1977,7 @@ export interface components {
             groups: number[];
         };
         Phrase: {
-            part: ("WHEN" | "WHAT" | "PERIOD" | "FILTER" | "SEEN_AS" | "TO_WHOM" | "AS_WHAT" | "NAME") | null;
+            part: ("WHEN" | "WHAT" | "PERIOD" | "FILTER" | "CUT" | "SEEN_AS" | "TO_WHOM" | "AS_WHAT" | "NAME") | null;
             text: string;
             missing: boolean;
         };
@@ -2259,6 +2268,7 @@ export interface components {
             /** Format: int64 */
             report: number;
             pages: string[];
+            follows: number | null;
             period: string;
             /** @enum {string} */
             firstDayOfWeek: "MONDAY" | "TUESDAY" | "WEDNESDAY" | "THURSDAY" | "FRIDAY" | "SATURDAY" | "SUNDAY";

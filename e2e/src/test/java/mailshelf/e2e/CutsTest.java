@@ -17,6 +17,9 @@ class CutsTest {
     @RegisterExtension
     static final RunningDemo DEMO = new RunningDemo("cuts");
 
+    private static final long MARIT = 2;
+    private static final long TOR = 4;
+
     private static Api marit;
     private static Api ida;
 
@@ -85,6 +88,67 @@ class CutsTest {
     }
 
     @Test
+    void subscriptions_that_follow_it_change_with_it_and_go_on_without_it() {
+        long cut = keep(marit, Wishes.cut("Followed", true, "last-month"));
+        long his = subscribe(TOR, cut);
+
+        marit.put("cuts/" + cut, change("Followed", 1));
+
+        JsonNode changed = marit.get("subscriptions/" + subscribe(MARIT, cut));
+        JsonNode tors = DEMO.as("Tor Egeland").get("subscriptions/" + his);
+        assertThat(tors.get("terms").get("period").asString()).isEqualTo("yesterday");
+        assertThat(tors.get("version").asInt()).isEqualTo(2);
+        assertThat(tors.get("versions").get(0).get("by").asString()).isEqualTo("Marit Lunde");
+        assertThat(tors.get("fullSentence").asString()).contains("following the cut “Followed”");
+        assertThat(changed.get("terms").get("period").asString()).isEqualTo("yesterday");
+        JsonNode listed = cutNamed(marit, "Followed");
+        assertThat(listed.get("followers").size()).isEqualTo(1);
+        assertThat(listed.get("moreFollow").asInt()).isEqualTo(1);
+        assertThat(cutNamed(ida, "Followed").get("moreFollow").asInt()).isZero();
+
+        marit.delete("cuts/" + cut);
+
+        tors = DEMO.as("Tor Egeland").get("subscriptions/" + his);
+        assertThat(tors.get("terms").get("period").asString()).isEqualTo("yesterday");
+        assertThat(tors.get("terms").get("follows").isNull()).isTrue();
+        Wait.until(
+                "the owner is told of the change and of the end by mail",
+                () -> DEMO.as("Tor Egeland")
+                                .get("mail-room/tor.egeland@brinewater.example")
+                                .valueStream()
+                                .filter(mail -> mail.get("subject").asString().equals("“A test” has changed"))
+                                .count()
+                        >= 2);
+    }
+
+    @Test
+    void one_that_is_kept_for_oneself_again_lets_others_go() {
+        long cut = keep(marit, Wishes.cut("Taken back", true, "last-month"));
+        long his = subscribe(TOR, cut);
+
+        marit.put("cuts/" + cut, Map.of("wish", Wishes.cut("Taken back", false, "yesterday"), "version", 1));
+
+        JsonNode tors = DEMO.as("Tor Egeland").get("subscriptions/" + his);
+        assertThat(tors.get("terms").get("period").asString()).isEqualTo("last-month");
+        assertThat(tors.get("terms").get("follows").isNull()).isTrue();
+        assertThat(DEMO.as("Tor Egeland")
+                        .refused("POST", "subscriptions", follower(TOR, cut))
+                        .code())
+                .isEqualTo("subscription.no-such-cut");
+    }
+
+    private static long subscribe(long person, long cut) {
+        return DEMO.as(person == TOR ? "Tor Egeland" : "Marit Lunde")
+                .post("subscriptions", follower(person, cut))
+                .get("id")
+                .asLong();
+    }
+
+    private static Map<String, Object> follower(long person, long cut) {
+        return Map.of("terms", Wishes.with(Wishes.terms(person), "follows", cut), "start", true);
+    }
+
+    @Test
     void it_is_kept_and_opened_again_where_one_reads() {
         Reader reader = DEMO.reader().signInAs("Ida Solvang");
         reader.page.navigate("/reports/1?period=last-month&contains=route:holm");
@@ -127,12 +191,14 @@ class CutsTest {
     }
 
     private static String period(Api who, String name) {
+        return cutNamed(who, name).get("cut").get("period").asString();
+    }
+
+    private static JsonNode cutNamed(Api who, String name) {
         return who.get("reports/1/cuts")
                 .get("cuts")
                 .valueStream()
                 .filter(cut -> cut.get("name").asString().equals(name))
-                .map(cut -> cut.get("cut"))
-                .map((JsonNode cut) -> cut.get("period").asString())
                 .findFirst()
                 .orElseThrow();
     }

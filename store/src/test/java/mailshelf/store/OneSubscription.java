@@ -69,6 +69,7 @@ public record OneSubscription(Person ida, Subscription subscription) {
                 name,
                 new ReportId(1),
                 List.of("p1"),
+                Optional.empty(),
                 CalendarPeriod.LAST_WEEK,
                 DayOfWeek.MONDAY,
                 List.of(),

@@ -6,6 +6,7 @@ public enum Part {
     WHAT,
     PERIOD,
     FILTER,
+    CUT,
     SEEN_AS,
     TO_WHOM,
     AS_WHAT,

@@ -41,6 +41,7 @@ public final class Sentence {
     /**
      * What the sentence names that terms know by id alone.
      *
+     * @param cut the name of the cut that it follows; "" for none
      * @param ruled the columns of its data that row rules limit; where there are none, all see the same
      * @param seenAs as it is done, which may be stricter than the terms
      * @param owner whose subscription it is or becomes, by name
@@ -48,6 +49,7 @@ public final class Sentence {
      */
     public record Facts(
             Definition report,
+            String cut,
             List<String> ruled,
             SeenAs seenAs,
             PersonId owner,
@@ -95,6 +97,10 @@ public final class Sentence {
         part(phrases, Part.PERIOD, period(), missing);
         between(phrases, ", ");
         part(phrases, Part.FILTER, filters(), missing);
+        if (!facts.cut().isEmpty()) {
+            between(phrases, ", ");
+            part(phrases, Part.CUT, words.say("sentence.cut", facts.cut()), missing);
+        }
         if (!facts.ruled().isEmpty()) {
             between(phrases, ", ");
             part(phrases, Part.SEEN_AS, seenAs(), missing);
@@ -167,8 +173,17 @@ public final class Sentence {
     }
 
     private String period() {
+        return period(terms, words);
+    }
+
+    private static String period(Terms terms, Words words) {
         return PeriodWords.of(terms.period(), words)
                 .orElseGet(() -> words.dates(terms.schedule().zone()).fullWindow(fixed(terms.period())));
+    }
+
+    /** Its period and its filters: "last week, every route". */
+    public static String shows(Terms terms, Definition report, Words words) {
+        return period(terms, words) + ", " + filters(terms.filters(), report, words, Integer.MAX_VALUE);
     }
 
     private static Window fixed(Period period) {

@@ -129,6 +129,7 @@ class SubscriptionTest {
                 terms.name(),
                 terms.report(),
                 terms.pages(),
+                Optional.empty(),
                 Period.parse(period).orElseThrow(),
                 terms.firstDayOfWeek(),
                 terms.filters(),
@@ -151,6 +152,7 @@ class SubscriptionTest {
     private static Sentence.Facts facts(List<String> ruled, SeenAs seenAs) {
         return new Sentence.Facts(
                 Ferries.definition(),
+                "",
                 ruled,
                 seenAs,
                 TOR,
@@ -164,6 +166,7 @@ class SubscriptionTest {
                 "Cancelled, weekly",
                 new ReportId(1),
                 pages,
+                Optional.empty(),
                 CalendarPeriod.LAST_WEEK,
                 DayOfWeek.MONDAY,
                 filters,

@@ -8,7 +8,10 @@ import mailshelf.core.report.Cut;
 import mailshelf.core.report.CutId;
 import mailshelf.core.report.ReportId;
 import mailshelf.core.rights.Person;
+import mailshelf.core.rights.PersonId;
 import mailshelf.core.rights.Verb;
+import mailshelf.core.subscription.Subscription;
+import mailshelf.core.subscription.SubscriptionId;
 import mailshelf.core.wording.OneLine;
 import mailshelf.server.clock.BusinessClock;
 import mailshelf.server.rights.Gate;
@@ -29,6 +32,7 @@ class KeepCuts {
     private final Database database;
     private final CutStore cuts;
     private final Definitions definitions;
+    private final FollowCuts follow;
     private final PersonStore people;
     private final BusinessClock clock;
 
@@ -43,6 +47,8 @@ class KeepCuts {
      *
      * @param mayChange whether the reader may change and remove it
      * @param fits whether the report still has what it names
+     * @param followers subscriptions that change with it, as far as the reader may see them; told to who may change it
+     * @param moreFollow how many others do
      */
     record CutView(
             CutId id,
@@ -54,7 +60,12 @@ class KeepCuts {
             boolean fits,
             Cut cut,
             int version,
-            Instant changedAt) {}
+            Instant changedAt,
+            List<FollowerView> followers,
+            int moreFollow) {}
+
+    /** A subscription that follows a cut. */
+    record FollowerView(SubscriptionId id, String name, String owner) {}
 
     /** @param mayShare whether the reader may share cuts of this report */
     record CutsView(List<CutView> cuts, boolean mayShare) {}
@@ -64,12 +75,14 @@ class KeepCuts {
             Database database,
             CutStore cuts,
             Definitions definitions,
+            FollowCuts follow,
             PersonStore people,
             BusinessClock clock) {
         this.gate = gate;
         this.database = database;
         this.cuts = cuts;
         this.definitions = definitions;
+        this.follow = follow;
         this.people = people;
         this.clock = clock;
     }
@@ -88,17 +101,29 @@ class KeepCuts {
     }
 
     private CutView view(Tx tx, Person who, Report report, boolean mayShare, KeptCut cut) {
+        boolean mayChange = mayChange(who, mayShare, cut);
+        List<Subscription> all = mayChange ? follow.followers(tx, cut.id()) : List.of();
+        List<FollowerView> shown = all.stream()
+                .filter(each -> gate.isVisible(tx, gate.access(tx, who), who, each))
+                .map(each -> new FollowerView(each.id(), each.terms().name(), name(tx, each.owner())))
+                .toList();
         return new CutView(
                 cut.id(),
                 cut.name(),
                 cut.about(),
                 cut.shared(),
-                people.find(tx, cut.owner()).orElseThrow().name(),
-                mayChange(who, mayShare, cut),
+                name(tx, cut.owner()),
+                mayChange,
                 cut.cut().fits(definitions.definition(tx, report)),
                 cut.cut(),
                 cut.version(),
-                cut.changedAt());
+                cut.changedAt(),
+                shown,
+                all.size() - shown.size());
+    }
+
+    private String name(Tx tx, PersonId person) {
+        return people.find(tx, person).orElseThrow().name();
     }
 
     private boolean mayShare(Tx tx, Person who, Report report) {
@@ -133,12 +158,8 @@ class KeepCuts {
         database.doInTransaction(tx -> {
             KeptCut before = changeable(tx, who, id);
             CutWish wish = change.wish();
-            require(
-                    tx,
-                    who,
-                    gate.readable(tx, who, before.report()),
-                    wish,
-                    other -> !other.id().equals(id));
+            Report report = gate.readable(tx, who, before.report());
+            require(tx, who, report, wish, other -> !other.id().equals(id));
             KeptCut after = new KeptCut(
                     id,
                     before.report(),
@@ -152,17 +173,22 @@ class KeepCuts {
             if (!cuts.change(tx, after)) {
                 throw new Problem(Problem.Kind.STALE, "cut.changed-meanwhile", before.name());
             }
+            follow.changed(tx, who, after, definitions.definition(tx, report));
         });
     }
 
     void remove(Person who, CutId id) {
-        database.doInTransaction(tx -> cuts.remove(tx, changeable(tx, who, id).id()));
+        database.doInTransaction(tx -> {
+            KeptCut cut = changeable(tx, who, id);
+            follow.removed(tx, who, cut, definitions.definition(tx, gate.readable(tx, who, cut.report())));
+            cuts.remove(tx, id);
+        });
     }
 
     private KeptCut changeable(Tx tx, Person who, CutId id) {
         KeptCut cut = cuts.find(tx, id).orElseThrow(Problem::notFound);
         Report report = gate.readable(tx, who, cut.report());
-        if (!cut.shared() && !cut.owner().equals(who.id())) {
+        if (!cut.isUsableBy(who.id())) {
             throw Problem.notFound();
         }
         if (!mayChange(who, mayShare(tx, who, report), cut)) {
@@ -189,11 +215,7 @@ class KeepCuts {
                 .filter(isOther)
                 .findFirst()
                 .ifPresent(other -> {
-                    throw new Problem(
-                            Problem.Kind.INVALID,
-                            "cut.name-taken",
-                            wish.name(),
-                            people.find(tx, other.owner()).orElseThrow().name());
+                    throw new Problem(Problem.Kind.INVALID, "cut.name-taken", wish.name(), name(tx, other.owner()));
                 });
     }
 }

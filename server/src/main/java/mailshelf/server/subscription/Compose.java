@@ -25,6 +25,7 @@ import mailshelf.server.delivery.Edition;
 import mailshelf.server.delivery.MailBodies;
 import mailshelf.server.delivery.MakeEdition;
 import mailshelf.server.library.Definitions;
+import mailshelf.server.library.FollowCuts;
 import mailshelf.server.mail.LetterWriter;
 import mailshelf.server.rights.Gate;
 import mailshelf.store.Database;
@@ -42,6 +43,7 @@ class Compose {
     private final Definitions definitions;
     private final Tables tables;
     private final Viewers viewers;
+    private final FollowCuts follow;
     private final MakeEdition makeEdition;
     private final LetterWriter letters;
     private final Describe describe;
@@ -78,11 +80,13 @@ class Compose {
             Optional<FilePreview> pdf) {}
 
     /**
+     * @param terms as they are kept: of one that follows a cut, as that is now
      * @param as whose mail is shown
      * @param shown whose rows it shows
      * @param withheld why it is not shown: those are more than the composer himself may see
      */
     private record Found(
+            Terms terms,
             Person as,
             Definitions.Published published,
             Viewer shown,
@@ -97,6 +101,7 @@ class Compose {
             Definitions definitions,
             Tables tables,
             Viewers viewers,
+            FollowCuts follow,
             MakeEdition makeEdition,
             LetterWriter letters,
             Describe describe,
@@ -109,6 +114,7 @@ class Compose {
         this.definitions = definitions;
         this.tables = tables;
         this.viewers = viewers;
+        this.follow = follow;
         this.makeEdition = makeEdition;
         this.letters = letters;
         this.describe = describe;
@@ -118,13 +124,13 @@ class Compose {
     }
 
     Composed run(Person who, Draft draft) {
-        Terms terms = draft.terms();
         Found found = find(who, draft);
+        Terms terms = found.terms();
         Instant now = clock.instant();
         Words words = Describe.words(who);
         Optional<Edition> edition = terms.pages().isEmpty() || !found.withheld().isEmpty()
                 ? Optional.empty()
-                : Optional.of(edition(terms, found, now));
+                : Optional.of(edition(found, now));
         return new Composed(
                 found.sentence(),
                 terms.missing(),
@@ -133,7 +139,7 @@ class Compose {
                 days(terms, now, words),
                 edition.map(made -> made.models().get(0).rows()).orElse(0L),
                 found.withheld(),
-                edition.map(made -> mail(who, draft, found.as(), made, now)),
+                edition.map(made -> mail(who, draft, found, made, now)),
                 edition.flatMap(made -> made.pdf().map(pdf -> file(made, pdf, words))));
     }
 
@@ -153,27 +159,28 @@ class Compose {
                     "subscription.copy-not-yours",
                     found.as().name());
         }
-        return edition(draft.terms(), found, clock.instant()).pdf().orElseThrow(Problem::notFound);
+        return edition(found, clock.instant()).pdf().orElseThrow(Problem::notFound);
     }
 
     private Found find(Person who, Draft draft) {
         return database.inTransaction(tx -> {
-            Terms terms = draft.terms();
-            var report = gate.readable(tx, who, terms.report());
+            var report = gate.readable(tx, who, draft.terms().report());
+            Person owner = draft.own()
+                    .map(id -> gate.visible(tx, who, id).owner())
+                    .flatMap(id -> people.find(tx, id))
+                    .orElse(who);
+            Terms terms = follow.asFollowed(tx, owner, draft.terms());
             Definitions.Published published = definitions.newest(tx, report);
             check.requireOffered(terms, published.definition());
             Person as = draft.as()
                     .filter(id -> terms.recipients().contains(id))
                     .flatMap(id -> people.find(tx, id))
                     .orElse(who);
-            Person owner = draft.own()
-                    .map(id -> gate.visible(tx, who, id).owner())
-                    .flatMap(id -> people.find(tx, id))
-                    .orElse(who);
             Person seer = terms.seenAs(published.dataSet().ownerView()) == SeenAs.OWNER ? owner : as;
             Viewer shown = viewers.of(tx, seer, published.dataSet());
             boolean mayShow = viewers.of(tx, who, published.dataSet()).covers(shown.allowed());
             return new Found(
+                    terms,
                     as,
                     published,
                     shown,
@@ -183,10 +190,10 @@ class Compose {
         });
     }
 
-    private Edition edition(Terms terms, Found found, Instant now) {
+    private Edition edition(Found found, Instant now) {
         Tables.Loaded loaded = tables.newest(found.published().dataSet());
         MakeEdition.Order order = new MakeEdition.Order(
-                terms,
+                found.terms(),
                 found.published().definition(),
                 loaded.seenBy(found.shown()),
                 loaded.freshness(),
@@ -196,20 +203,20 @@ class Compose {
         return makeEdition.withFiles(order, makeEdition.evaluate(order));
     }
 
-    private MailPreview mail(Person who, Draft draft, Person as, Edition edition, Instant now) {
+    private MailPreview mail(Person who, Draft draft, Found found, Edition edition, Instant now) {
         LetterWriter.About about = new LetterWriter.About(
                 draft.own().orElse(new SubscriptionId(0)),
-                draft.terms(),
+                found.terms(),
                 who,
                 Optional.empty(),
-                draft.terms().windowAt(now),
+                found.terms().windowAt(now),
                 now,
                 settings.baseUrl() + "/",
                 "");
-        Letter letter = letters.write(about, as, "<preview@" + settings.mailDomain() + ">", edition.words());
+        Letter letter = letters.write(about, found.as(), "<preview@" + settings.mailDomain() + ">", edition.words());
         MailBody body =
                 MailBodies.of(letter, edition.pages(), edition.pdf().isPresent(), edition.picture(), edition.words());
-        return new MailPreview(letter.fromName(), as.name(), letter.subject(), body.html(), body.text());
+        return new MailPreview(letter.fromName(), found.as().name(), letter.subject(), body.html(), body.text());
     }
 
     private static String days(Terms terms, Instant at, Words words) {

@@ -17,6 +17,8 @@ import mailshelf.server.http.Languages;
 import mailshelf.server.library.Definitions;
 import mailshelf.store.Tx;
 import mailshelf.store.data.DataSetStore;
+import mailshelf.store.library.CutStore;
+import mailshelf.store.library.KeptCut;
 import mailshelf.store.library.ReportStore;
 import mailshelf.store.people.PersonStore;
 import org.springframework.stereotype.Component;
@@ -27,12 +29,14 @@ public class Describe {
     private final ReportStore reports;
     private final Definitions definitions;
     private final DataSetStore dataSets;
+    private final CutStore cuts;
     private final PersonStore people;
 
-    Describe(ReportStore reports, Definitions definitions, DataSetStore dataSets, PersonStore people) {
+    Describe(ReportStore reports, Definitions definitions, DataSetStore dataSets, CutStore cuts, PersonStore people) {
         this.reports = reports;
         this.definitions = definitions;
         this.dataSets = dataSets;
+        this.cuts = cuts;
         this.people = people;
     }
 
@@ -70,7 +74,11 @@ public class Describe {
                 .map(RowRule::column)
                 .toList();
         SeenAs seenAs = terms.seenAs(published.dataSet().ownerView());
-        return new Sentence.Facts(published.definition(), ruled, seenAs, owner, names, reader);
+        String cut = terms.follows()
+                .flatMap(id -> cuts.find(tx, id))
+                .map(KeptCut::name)
+                .orElse("");
+        return new Sentence.Facts(published.definition(), cut, ruled, seenAs, owner, names, reader);
     }
 
     static Words words(Person reader) {

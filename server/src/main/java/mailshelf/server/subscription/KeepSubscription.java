@@ -16,6 +16,7 @@ import mailshelf.core.subscription.Terms;
 import mailshelf.server.audit.AuditTrail;
 import mailshelf.server.clock.BusinessClock;
 import mailshelf.server.delivery.DeliveryLoop;
+import mailshelf.server.library.FollowCuts;
 import mailshelf.server.rights.Gate;
 import mailshelf.store.Database;
 import mailshelf.store.Durable;
@@ -32,6 +33,7 @@ class KeepSubscription {
     private final Durable durable;
     private final SubscriptionStore subscriptions;
     private final PersonStore people;
+    private final FollowCuts follow;
     private final CheckTerms check;
     private final DeliveryLoop loop;
     private final BusinessClock clock;
@@ -44,6 +46,7 @@ class KeepSubscription {
             Durable durable,
             SubscriptionStore subscriptions,
             PersonStore people,
+            FollowCuts follow,
             CheckTerms check,
             DeliveryLoop loop,
             BusinessClock clock,
@@ -54,6 +57,7 @@ class KeepSubscription {
         this.durable = durable;
         this.subscriptions = subscriptions;
         this.people = people;
+        this.follow = follow;
         this.check = check;
         this.loop = loop;
         this.clock = clock;
@@ -62,9 +66,10 @@ class KeepSubscription {
     }
 
     /** @param start false keeps it as a draft */
-    SubscriptionId anew(Person who, Terms terms, boolean start) {
+    SubscriptionId anew(Person who, Terms wanted, boolean start) {
         Instant now = clock.instant();
         SubscriptionId id = database.inTransaction(tx -> {
+            Terms terms = follow.asFollowed(tx, who, wanted);
             check.require(tx, who, terms);
             check.requireSeenAs(tx, terms);
             Subscription draft =
@@ -80,7 +85,7 @@ class KeepSubscription {
     }
 
     /** @param version of the terms that the change was made from */
-    void change(Person who, SubscriptionId id, int version, Terms terms) {
+    void change(Person who, SubscriptionId id, int version, Terms wanted) {
         move(who, id, Act.SUBSCRIPTION_CHANGED, (tx, before) -> {
             if (before.version() != version) {
                 throw new Problem(
@@ -88,7 +93,9 @@ class KeepSubscription {
                         "subscription.changed-meanwhile",
                         before.terms().name());
             }
-            check.require(tx, owner(tx, before), terms);
+            Person owner = owner(tx, before);
+            Terms terms = follow.asFollowed(tx, owner, wanted);
+            check.require(tx, owner, terms);
             check.requireSeenAs(tx, terms);
             terms.recipients().stream()
                     .filter(person -> !before.terms().recipients().contains(person))

@@ -21,4 +21,8 @@ public record KeptCut(
         boolean shared,
         Cut cut,
         int version,
-        Instant changedAt) {}
+        Instant changedAt) {
+    public boolean isUsableBy(PersonId person) {
+        return shared || owner.equals(person);
+    }
+}

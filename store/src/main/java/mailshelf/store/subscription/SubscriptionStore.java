@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import mailshelf.core.json.CoreJson;
+import mailshelf.core.report.CutId;
 import mailshelf.core.report.ReportId;
 import mailshelf.core.rights.PersonId;
 import mailshelf.core.subscription.State;
@@ -51,6 +52,14 @@ public final class SubscriptionStore {
         return tx.list(SUBSCRIPTION + " WHERE s.report = ? ORDER BY s.id", SubscriptionStore::subscription, report);
     }
 
+    /** Those that are not ended and follow a cut. */
+    public List<Subscription> following(Tx tx, CutId cut) {
+        return tx.list(
+                SUBSCRIPTION + " WHERE s.follows = ? AND s.state <> 'ENDED' ORDER BY s.id",
+                SubscriptionStore::subscription,
+                cut);
+    }
+
     /** Those that a person owns or is on the list of. */
     public List<Subscription> of(Tx tx, PersonId person) {
         return tx.list(SUBSCRIPTION + """
@@ -80,10 +89,11 @@ public final class SubscriptionStore {
         SubscriptionId id = new SubscriptionId(tx.insert(
                 """
                 INSERT INTO subscription
-                       (owner, report, state, paused_because, version, next_due, next_number, created_at)
-                VALUES (?, ?, ?, ?, 1, ?, 1, ?)""",
+                       (owner, report, follows, state, paused_because, version, next_due, next_number, created_at)
+                VALUES (?, ?, ?, ?, ?, 1, ?, 1, ?)""",
                 draft.owner(),
                 draft.terms().report(),
+                draft.terms().follows(),
                 draft.state(),
                 draft.pausedBecause(),
                 draft.nextDue(),
@@ -101,11 +111,12 @@ public final class SubscriptionStore {
         boolean mine = tx.update(
                         """
                         UPDATE subscription
-                           SET owner = ?, report = ?, state = ?, paused_because = ?, version = ?, next_due = ?
+                           SET owner = ?, report = ?, follows = ?, state = ?, paused_because = ?, version = ?, next_due = ?
                          WHERE id = ? AND state = ? AND version = ?
                            AND next_due IS NOT DISTINCT FROM ?""",
                         after.owner(),
                         after.terms().report(),
+                        after.terms().follows(),
                         after.state(),
                         after.pausedBecause(),
                         after.version(),

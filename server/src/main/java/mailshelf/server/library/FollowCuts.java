@@ -1,0 +1,137 @@
+package mailshelf.server.library;
+
+import java.time.Instant;
+import java.util.List;
+import mailshelf.core.Problem;
+import mailshelf.core.audit.Act;
+import mailshelf.core.audit.Thing;
+import mailshelf.core.report.CutId;
+import mailshelf.core.report.Definition;
+import mailshelf.core.rights.Person;
+import mailshelf.core.subscription.Sentence;
+import mailshelf.core.subscription.Subscription;
+import mailshelf.core.subscription.Terms;
+import mailshelf.core.wording.Words;
+import mailshelf.server.HouseSettings;
+import mailshelf.server.audit.AuditTrail;
+import mailshelf.server.clock.BusinessClock;
+import mailshelf.server.http.Languages;
+import mailshelf.store.Tx;
+import mailshelf.store.library.CutStore;
+import mailshelf.store.library.KeptCut;
+import mailshelf.store.people.NoticeStore;
+import mailshelf.store.people.PersonStore;
+import mailshelf.store.subscription.SubscriptionStore;
+import org.springframework.stereotype.Component;
+
+/** Has subscriptions follow cuts: they have a cut's period and filters, and take them anew when it changes. */
+@Component
+public class FollowCuts {
+    private final SubscriptionStore subscriptions;
+    private final CutStore cuts;
+    private final PersonStore people;
+    private final NoticeStore notices;
+    private final HouseSettings settings;
+    private final BusinessClock clock;
+    private final AuditTrail audit;
+
+    FollowCuts(
+            SubscriptionStore subscriptions,
+            CutStore cuts,
+            PersonStore people,
+            NoticeStore notices,
+            HouseSettings settings,
+            BusinessClock clock,
+            AuditTrail audit) {
+        this.subscriptions = subscriptions;
+        this.cuts = cuts;
+        this.people = people;
+        this.notices = notices;
+        this.settings = settings;
+        this.clock = clock;
+        this.audit = audit;
+    }
+
+    /**
+     * Terms as they are kept: those that follow a cut are as it is at this moment.
+     *
+     * @throws Problem for a cut of another report, or one that the owner may not use
+     */
+    public Terms asFollowed(Tx tx, Person owner, Terms terms) {
+        return terms.follows()
+                .map(id -> terms.asIn(usable(tx, owner, terms, id).cut()))
+                .orElse(terms);
+    }
+
+    private KeptCut usable(Tx tx, Person owner, Terms terms, CutId id) {
+        return cuts.find(tx, id)
+                .filter(cut -> cut.report().equals(terms.report()) && cut.isUsableBy(owner.id()))
+                .orElseThrow(() -> Problem.invalid("subscription.no-such-cut"));
+    }
+
+    List<Subscription> followers(Tx tx, CutId cut) {
+        return subscriptions.following(tx, cut);
+    }
+
+    /** Those whose owners may still use it become as it is now; the others stay as they were. */
+    void changed(Tx tx, Person by, KeptCut after, Definition report) {
+        for (Subscription follower : followers(tx, after.id())) {
+            if (after.isUsableBy(follower.owner())) {
+                Terms terms = follower.terms().asIn(after.cut());
+                if (!terms.equals(follower.terms())) {
+                    move(tx, by, after, follower, terms, "follows", report);
+                }
+            } else {
+                letGo(tx, by, after, follower, report);
+            }
+        }
+    }
+
+    /** Before a cut goes: what followed it stays as it was. */
+    void removed(Tx tx, Person by, KeptCut cut, Definition report) {
+        followers(tx, cut.id()).forEach(follower -> letGo(tx, by, cut, follower, report));
+    }
+
+    private void letGo(Tx tx, Person by, KeptCut cut, Subscription follower, Definition report) {
+        move(tx, by, cut, follower, follower.terms().withoutCut(), "let-go", report);
+    }
+
+    private void move(Tx tx, Person by, KeptCut cut, Subscription was, Terms terms, String how, Definition report) {
+        Instant now = clock.instant();
+        if (!subscriptions.update(tx, was, was.change(terms, now), by.id(), now)) {
+            throw new Problem(Problem.Kind.STALE, "cut.changed-meanwhile", cut.name());
+        }
+        audit.keep(
+                tx,
+                by,
+                Act.SUBSCRIPTION_CHANGED,
+                Thing.of(was),
+                shows(was.terms(), report, by),
+                how.equals("follows") ? shows(terms, report, by) : "no longer follows “" + cut.name() + "”");
+        if (!was.owner().equals(by.id())) {
+            tell(tx, by, cut, was, terms, how, report);
+        }
+    }
+
+    private void tell(Tx tx, Person by, KeptCut cut, Subscription was, Terms terms, String how, Definition report) {
+        Person owner = people.find(tx, was.owner()).orElseThrow();
+        Words words = Words.in(Languages.supported(owner.locale()));
+        String name = was.terms().name();
+        notices.insert(
+                tx,
+                owner.id(),
+                words.say("notice.cut-changed.subject", name),
+                words.say(
+                        "notice.cut-changed." + how,
+                        by.name(),
+                        cut.name(),
+                        name,
+                        shows(terms, report, owner),
+                        settings.baseUrl() + "/subscriptions/" + was.id().value()),
+                clock.instant());
+    }
+
+    private static String shows(Terms terms, Definition report, Person reader) {
+        return Sentence.shows(terms, report, Words.in(Languages.supported(reader.locale())));
+    }
+}
