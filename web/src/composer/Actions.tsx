@@ -44,7 +44,9 @@ export function Actions({ draft, kept, composed }: Props) {
     await call<Api["RunMade"]>(`subscriptions/${id}/try`, { method: "POST" });
     return id;
   });
-  const busy = start.isPending || keepOnly.isPending || attempt.isPending;
+  const once = useChange(() => call<Api["RunMade"]>("sendings", { method: "POST", body: draft.terms }));
+  const mayBeOnce = !kept && draft.terms.schedule.recurrence === "";
+  const busy = start.isPending || keepOnly.isPending || attempt.isPending || once.isPending;
   const complete = composed !== undefined && composed.missing.length === 0;
   const done = (text: string, then: () => void) => {
     draft.forget();
@@ -62,11 +64,26 @@ export function Actions({ draft, kept, composed }: Props) {
       };
   return (
     <div className="pt-6">
-      <Fault error={start.error ?? keepOnly.error ?? attempt.error} />
+      <Fault error={once.error ?? start.error ?? keepOnly.error ?? attempt.error} />
       <div className="flex flex-wrap items-center gap-x-4 gap-y-3">
+        {mayBeOnce && (
+          <button
+            type="button"
+            className="act"
+            disabled={busy || !complete}
+            onClick={() =>
+              once.mutate(undefined, {
+                onSuccess: ({ id }) =>
+                  done(words.composer.sentOnce(name), () => void navigate(`/runs/${id}`, { replace: true })),
+              })
+            }
+          >
+            {words.composer.sendOnce}
+          </button>
+        )}
         <button
           type="button"
-          className="act"
+          className={mayBeOnce ? "act-plain" : "act"}
           disabled={busy || !complete || !main.possible}
           onClick={() => main.change.mutate(undefined, { onSuccess: () => done(main.said, back) })}
         >

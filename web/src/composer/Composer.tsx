@@ -69,14 +69,7 @@ export function Composer({ draftKey, report, first, kept }: Props) {
           {kept ? words.composer.changing(kept.line.name) : words.composer.isNew}
         </h1>
         <Fault error={composition.error} />
-        {composed && (
-          <Sentence
-            composed={composed}
-            open={open}
-            toggle={toggle}
-            editor={(part) => part !== "CUT" && editor(part)}
-          />
-        )}
+        {composed && <Sentence composed={composed} open={open} toggle={toggle} editor={editor} />}
         <p className="pt-4">
           {words.composer.called}{" "}
           <button
@@ -124,7 +117,7 @@ export function Composer({ draftKey, report, first, kept }: Props) {
               setAs={setAs}
               busy={composition.isPlaceholderData}
             />
-            <Sends sends={composed.sends} zone={draft.terms.schedule.zone} />
+            <Sends sends={composed.sends} daysNow={composed.daysNow} zone={draft.terms.schedule.zone} />
           </>
         )}
       </section>

@@ -4,23 +4,23 @@ import { useRead } from "../api/use";
 import { Loaded } from "../kit/Loaded";
 import { Title } from "../kit/Title";
 import { useMe } from "../kit/useSession";
-import { readCut } from "../kit/cut";
 import { words } from "../words";
 import { Composer } from "./Composer";
-import { firstTerms } from "./useTerms";
+import { firstTerms, MONDAYS, type Terms } from "./useTerms";
 
-/** A subscription being written: a new one on a report, or a kept one being changed. */
+/** A subscription being written: a new one on a report or like another, or a kept one being changed. */
 export function ComposerPage() {
   const [search] = useSearchParams();
   const change = search.get("change");
+  const like = search.get("like");
   const report = search.get("report");
   if (change !== null) return <ChangeKept id={change} />;
+  if (like !== null) return <WriteLike id={like} />;
   return report === null ? <PickReport /> : <WriteNew report={report} search={search} />;
 }
 
 function WriteNew({ report, search }: { report: string; search: URLSearchParams }) {
   const me = useMe();
-  const cut = search.get("cut");
   const view = useReport(report);
   return (
     <Loaded query={view}>
@@ -29,9 +29,26 @@ function WriteNew({ report, search }: { report: string; search: URLSearchParams 
           key={String(search)}
           draftKey={String(search)}
           report={read}
-          first={firstTerms(read, readCut(search), cut === null ? null : Number(cut), me)}
+          first={firstTerms(read, search, me)}
         />
       )}
+    </Loaded>
+  );
+}
+
+/** A new one that begins with all that another says; what was sent by hand is sent on Mondays at first. */
+function WriteLike({ id }: { id: string }) {
+  const model = useRead<Api["SubscriptionView"]>(`subscriptions/${id}`);
+  return <Loaded query={model}>{({ terms }) => <WriteFrom id={id} terms={terms} />}</Loaded>;
+}
+
+function WriteFrom({ id, terms }: { id: string; terms: Terms }) {
+  const view = useReport(String(terms.report));
+  const { schedule } = terms;
+  const first = { ...terms, schedule: { ...schedule, recurrence: schedule.recurrence || MONDAYS } };
+  return (
+    <Loaded query={view}>
+      {(read) => <Composer key={id} draftKey={`like ${id}`} report={read} first={first} />}
     </Loaded>
   );
 }

@@ -6,14 +6,26 @@ import { words } from "../words";
 
 interface Props {
   sends: Api["Send"][];
+  /** The days that it would show now. */
+  daysNow: string;
   zone: string;
 }
 
 /** The next sends as a strip: each stand tells its moment, the days it will cover, and what shifted it. */
-export function Sends({ sends, zone }: Props) {
+export function Sends({ sends, daysNow, zone }: Props) {
   const [at, setAt] = useState(0);
   const { zone: mine } = useWhen();
   const chosen = sends[at] ?? sends[0];
+  if (sends.length === 0) {
+    return (
+      <section aria-label={words.sends.label} className="pt-6">
+        <p>
+          <b>{words.sends.noneTitle}</b>
+        </p>
+        <p className="text-quiet pt-1 text-sm">{words.sends.none(daysNow)}</p>
+      </section>
+    );
+  }
   return (
     <section aria-label={words.sends.label} className="pt-6">
       <p>

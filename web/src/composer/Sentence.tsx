@@ -12,13 +12,16 @@ interface Props {
   editor: (part: Part) => ReactNode;
 }
 
+/** The editor of the cut stands under the sentence, since it stays while the part comes and goes. */
+const stands = (part: Part) => part !== "CUT";
+
 /** Splits the sentence behind each open part, so that the part's editor can stand right under it. */
 function stretches(phrases: Phrase[], open: Part[]): Phrase[][] {
   const cut: Phrase[][] = [[]];
   phrases.forEach((phrase, i) => {
     cut.at(-1)?.push(phrase);
     const before = phrases[i - 1];
-    const closes = phrase.part === null && before?.part && open.includes(before.part);
+    const closes = phrase.part === null && before?.part && stands(before.part) && open.includes(before.part);
     if (closes && i < phrases.length - 1) cut.push([]);
   });
   return cut;
@@ -46,7 +49,7 @@ export function Sentence({ composed, open, toggle, editor }: Props) {
               ),
             )}
           </p>
-          {stretch.map(({ part }) => part !== null && open.includes(part) && editor(part))}
+          {stretch.map(({ part }) => part !== null && stands(part) && open.includes(part) && editor(part))}
         </Fragment>
       ))}
     </div>

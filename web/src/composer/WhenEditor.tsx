@@ -11,7 +11,7 @@ interface Props {
   change: (schedule: Schedule) => void;
 }
 
-const KINDS: Recurrence["kind"][] = ["daily", "weekly", "monthly"];
+const KINDS: Recurrence["kind"][] = ["daily", "weekly", "monthly", "demand"];
 const LAST_DAY = 31;
 
 const zones = Intl.supportedValuesOf("timeZone");
@@ -48,14 +48,16 @@ export function WhenEditor({ schedule, change }: Props) {
         </div>
       )}
       <div className="flex flex-wrap gap-4">
-        <Field
-          label={words.when.time}
-          type="time"
-          required
-          value={schedule.at.slice(0, 5)}
-          className="w-32"
-          onChange={(event) => event.target.value && change({ ...schedule, at: event.target.value })}
-        />
+        {recurrence.kind !== "demand" && (
+          <Field
+            label={words.when.time}
+            type="time"
+            required
+            value={schedule.at.slice(0, 5)}
+            className="w-32"
+            onChange={(event) => event.target.value && change({ ...schedule, at: event.target.value })}
+          />
+        )}
         <label className="block w-64">
           <span className="head">{words.when.zone}</span>
           <select
@@ -76,6 +78,7 @@ export function WhenEditor({ schedule, change }: Props) {
 function ofKind(kind: Recurrence["kind"]): Recurrence {
   switch (kind) {
     case "daily":
+    case "demand":
       return { kind };
     case "weekly":
       return { kind, days: ["MO"] };

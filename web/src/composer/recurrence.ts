@@ -3,12 +3,16 @@ export const WEEKDAYS = ["MO", "TU", "WE", "TH", "FR", "SA", "SU"] as const;
 export type Weekday = (typeof WEEKDAYS)[number];
 
 export type Recurrence =
-  { kind: "daily" } | { kind: "weekly"; days: Weekday[] } | { kind: "monthly"; day: number };
+  | { kind: "demand" }
+  | { kind: "daily" }
+  | { kind: "weekly"; days: Weekday[] }
+  | { kind: "monthly"; day: number };
 
 const EVERY_MONTH_HAS = 28;
 
 /** Takes a rule apart for its editor; the rules are those that {@link writeRule} makes. */
 export function readRule(rule: string): Recurrence {
+  if (rule === "") return { kind: "demand" };
   const parts = new Map(rule.split(";").map((part) => part.split("=") as [string, string]));
   switch (parts.get("FREQ")) {
     case "DAILY":
@@ -26,6 +30,8 @@ export function readRule(rule: string): Recurrence {
 export function matchingPeriod(rule: string): string | null {
   const recurrence = readRule(rule);
   switch (recurrence.kind) {
+    case "demand":
+      return null;
     case "daily":
       return "yesterday";
     case "weekly":
@@ -38,6 +44,8 @@ export function matchingPeriod(rule: string): string | null {
 /** Writes a recurrence as RFC 5545 does (§3.3.10); a date that a month lacks is its last day (BYSETPOS). */
 export function writeRule(recurrence: Recurrence): string {
   switch (recurrence.kind) {
+    case "demand":
+      return "";
     case "daily":
       return "FREQ=DAILY";
     case "weekly":

@@ -1,28 +1,27 @@
 import { useState } from "react";
 import type { Api } from "../api/client";
-import type { Cut } from "../kit/cut";
+import { readCut } from "../kit/cut";
 
 export type Terms = Api["Terms"];
 
-/** The parts that a new subscription begins with: what was on the screen, for myself, Mondays at seven. */
-export function firstTerms(
-  report: Api["ReaderView"],
-  cut: Cut,
-  follows: number | null,
-  me: Api["Me"],
-): Terms {
+export const MONDAYS = "FREQ=WEEKLY;BYDAY=MO";
+
+/** The parts that a new subscription begins with: what was on the screen, for myself, Mondays at seven or on demand. */
+export function firstTerms(report: Api["ReaderView"], search: URLSearchParams, me: Api["Me"]): Terms {
+  const cut = readCut(search);
+  const follows = search.get("cut");
   return {
     name: report.title,
     report: report.report,
     pages: cut.page ? [cut.page] : report.pages.map((page) => page.id),
-    follows,
+    follows: follows === null ? null : Number(follows),
     period: cut.period,
     firstDayOfWeek: "MONDAY",
     filters: cut.filters,
     seenAs: "RECIPIENT",
     recipients: [me.id],
     output: { pdf: true, picture: false },
-    schedule: { recurrence: "FREQ=WEEKLY;BYDAY=MO", at: "07:00", zone: me.zone },
+    schedule: { recurrence: search.has("once") ? "" : MONDAYS, at: "07:00", zone: me.zone },
     locale: "en",
   };
 }

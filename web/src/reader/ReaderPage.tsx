@@ -148,6 +148,9 @@ function Subscribe({ id, cut, kept, view }: SubscribeProps) {
   if (kept) asShown.set("cut", String(kept.id));
   return (
     <>
+      <Link className="choose" to={`/compose?${asShown}&once`}>
+        {words.reader.sendOnce}
+      </Link>
       <Link className="choose" to={`/compose?report=${id}`}>
         {words.reader.asPublished}
       </Link>

@@ -36,27 +36,35 @@ function Kept({ view }: { view: Api["SubscriptionView"] }) {
         title={line.name || words.subscriptions.unnamed}
         line={words.subscriptions.of(line.owner, words.subscriptions.states[line.state])}
         actions={
-          changeable && (
-            <>
-              {line.state !== "DRAFT" && (
-                <Act text={words.act.send} busy={actions.busy} act={() => setOpen("send")} />
-              )}
-              <Act text={words.act.try} busy={actions.busy} act={actions.attempt} />
-              {line.state === "ACTIVE" && (
-                <Act text={words.act.pause} busy={actions.busy} act={() => setOpen("pause")} />
-              )}
-              {line.state === "PAUSED" && (
-                <Act text={words.act.resume} busy={actions.busy} act={actions.resume} />
-              )}
-              {line.state === "DRAFT" && (
-                <Act text={words.act.start} busy={actions.busy} act={actions.start} />
-              )}
-              <Act text={words.act.end} busy={actions.busy} act={() => setOpen("end")} />
-              <Link className="act" to={`/compose?change=${line.id}`}>
-                {words.act.changeIt}
-              </Link>
-            </>
-          )
+          <>
+            <Link
+              className={line.state === "ENDED" ? "act inline-block first-letter:uppercase" : "choose"}
+              to={`/compose?like=${line.id}`}
+            >
+              {words.act.copy}
+            </Link>
+            {changeable && (
+              <>
+                {line.state !== "DRAFT" && (
+                  <Act text={words.act.send} busy={actions.busy} act={() => setOpen("send")} />
+                )}
+                <Act text={words.act.try} busy={actions.busy} act={actions.attempt} />
+                {line.state === "ACTIVE" && (
+                  <Act text={words.act.pause} busy={actions.busy} act={() => setOpen("pause")} />
+                )}
+                {line.state === "PAUSED" && (
+                  <Act text={words.act.resume} busy={actions.busy} act={actions.resume} />
+                )}
+                {line.state === "DRAFT" && (
+                  <Act text={words.act.start} busy={actions.busy} act={actions.start} />
+                )}
+                <Act text={words.act.end} busy={actions.busy} act={() => setOpen("end")} />
+                <Link className="act" to={`/compose?change=${line.id}`}>
+                  {words.act.changeIt}
+                </Link>
+              </>
+            )}
+          </>
         }
       />
       <Fault error={actions.error} />

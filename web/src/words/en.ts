@@ -302,6 +302,7 @@ export const en = {
     because: "Because (shown wherever it is listed; may be empty)",
     change: "change",
     changeIt: "Change it",
+    copy: "subscribe like this",
     end: "end…",
     ended: (name: string) => `“${name}” has ended. Every issue stays on the shelf.`,
     endMeans: "Nothing more will be sent. Every issue stays on the shelf, and it cannot be started again.",
@@ -378,7 +379,10 @@ export const en = {
 
   composer: {
     called: "Called",
-    changed: (name: string, first: string) => `“${name}” is changed, counting from the send on ${first}.`,
+    changed: (name: string, first: string) =>
+      first
+        ? `“${name}” is changed, counting from the send on ${first}.`
+        : `“${name}” is changed, counting from when you send it.`,
     changing: (name: string) => `Changing “${name}”`,
     closeEditor: "Done",
     face: "Sentence or preview",
@@ -406,7 +410,12 @@ export const en = {
     sentence: "The subscription as a sentence",
     sentenceFace: "the sentence",
     start: "Start subscription",
-    started: (name: string, first: string) => `“${name}” is started. The first send is ${first}.`,
+    started: (name: string, first: string) =>
+      first
+        ? `“${name}” is started. The first send is ${first}.`
+        : `“${name}” is started. It goes when you send it.`,
+    sendOnce: "Send once, now",
+    sentOnce: (name: string) => `“${name}” is on its way, once. It stands on the shelf.`,
     tried: "Your trial is on its way to your own address only; no number is used.",
     try: "Try it on myself",
     tryAfterKeeping: "a trial is made from what is kept: keep the changes first",
@@ -436,7 +445,7 @@ export const en = {
     of: (cut: Api["CutView"]) =>
       [cut.about, cut.shared ? `shared by ${cut.owner}` : "yours alone"].filter(Boolean).join(" · "),
     ownedBy: (owner: string) => `of ${owner}`,
-    removalLeaves: "When it is removed, they go on as they are now.",
+    removalLeaves: "When the cut is removed, nothing changes there.",
     remove: "Remove this cut",
     removed: (name: string) => `The cut “${name}” is removed.`,
     rename: "rename or remove",
@@ -739,6 +748,7 @@ export const en = {
     asPublished: "Subscribe as published",
     cut: "What is shown",
     showing: "Showing",
+    sendOnce: "Send once",
     subscribeToThis: "Subscribe to this",
   },
 
@@ -806,6 +816,8 @@ export const en = {
 
   sends: {
     about: (at: string, days: string) => `${at}: the days ${days}.`,
+    none: (days: string) => `It goes only when somebody sends it. Sent now, it shows ${days}.`,
+    noneTitle: "On demand",
     inMine: (at: string, zone: string) => `That is ${at} in ${zone}.`,
     label: "The next sends",
     one: (at: string, days: string, shift: string) => `${at}, for ${days}${shift ? `, ${shift}` : ""}`,
@@ -901,7 +913,7 @@ export const en = {
     inHours: (hours: number, minutes: number) =>
       minutes === 0 ? `in ${hours} h` : `in ${hours} h ${minutes}`,
     inMinutes: (minutes: number) => `in ${minutes} min`,
-    kinds: { daily: "daily", weekly: "weekly", monthly: "monthly" },
+    kinds: { daily: "daily", weekly: "weekly", monthly: "monthly", demand: "on demand" },
     matching: "Issues that come so often can show each day once:",
     show: (period: string) => `show ${period}`,
     lastDay: "in a month without it, on its last day",

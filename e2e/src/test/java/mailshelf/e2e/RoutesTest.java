@@ -99,6 +99,7 @@ class RoutesTest {
             POST /runs/{id}/try-again | runs/RUN/try-again | 401 404 404 403 404 403 -
             DELETE /session | session | 204 - - - - - -
             GET /session | session | 200 200 200 200 200 200 200
+            POST /sendings | sendings | 401 404 403 422 403 403 422
             POST /session | session | 401 401 401 401 401 - -
             GET /shelf | shelf | 401 200 200 200 200 200 200
             GET /sources | sources | 401 200 200 200 200 200 200
@@ -144,6 +145,7 @@ class RoutesTest {
             Map.entry("POST /compositions", Wishes.draft(Wishes.terms())),
             Map.entry("POST /compositions/pdf", Wishes.draft(Wishes.terms())),
             Map.entry("POST /subscriptions", Map.of("terms", Wishes.terms(), "start", false)),
+            Map.entry("POST /sendings", Wishes.terms()),
             Map.entry("PUT /subscriptions/{id}", Wishes.terms()),
             Map.entry("POST /demo/sign-in", Map.of("person", 999_999)),
             Map.entry("PUT /account/password", Map.of("current", "not it", "wanted", "a ferry leaves at nine")),

@@ -122,6 +122,9 @@ public final class Sentence {
     }
 
     private String when() {
+        if (terms.schedule().firesOnDemand()) {
+            return words.say("sentence.on-demand");
+        }
         String time = words.dates(ZoneId.of("UTC")).time(terms.schedule().at());
         return words.say("sentence.when", days(), time, terms.schedule().zone().getId());
     }

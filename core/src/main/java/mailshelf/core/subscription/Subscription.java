@@ -4,6 +4,7 @@ import java.time.Instant;
 import java.util.Optional;
 import mailshelf.core.Problem;
 import mailshelf.core.rights.PersonId;
+import mailshelf.core.time.Occurrence;
 
 /**
  * A standing order: an owner's terms and where they stand. Its methods are the only moves between states; each refuses
@@ -11,7 +12,7 @@ import mailshelf.core.rights.PersonId;
  *
  * @param version number of the terms, from 1
  * @param pausedBecause why it is paused; "" otherwise
- * @param nextDue when the next issue leaves; empty unless active
+ * @param nextDue when the next issue leaves; empty unless active, and for one that is sent on demand only
  */
 public record Subscription(
         SubscriptionId id,
@@ -27,6 +28,13 @@ public record Subscription(
         require(state == State.DRAFT, "subscription.already-started");
         requireComplete(terms);
         return active(now);
+    }
+
+    /** One that is sent a single time, by hand: nothing follows. */
+    public Subscription sentOnce() {
+        requireComplete(terms);
+        require(terms.schedule().firesOnDemand(), "subscription.not-on-demand");
+        return new Subscription(id, owner, State.ENDED, "", version, terms, Optional.empty());
     }
 
     /** New terms; an active one is due anew by them. */
@@ -66,8 +74,8 @@ public record Subscription(
     }
 
     private Subscription active(Instant after) {
-        Instant next = terms.schedule().next(after).at();
-        return new Subscription(id, owner, State.ACTIVE, "", version, terms, Optional.of(next));
+        Optional<Instant> next = terms.schedule().next(after).map(Occurrence::at);
+        return new Subscription(id, owner, State.ACTIVE, "", version, terms, next);
     }
 
     private void requireComplete(Terms wanted) {

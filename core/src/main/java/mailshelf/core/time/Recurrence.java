@@ -15,6 +15,14 @@ public sealed interface Recurrence {
     /** The rule in the form of RFC 5545, e.g. {@code FREQ=WEEKLY;BYDAY=MO,TH}. */
     String rule();
 
+    /** Never by itself: somebody has it sent. Such a schedule has no rule (RFC 5545 §3.8.5.3: a rule is optional). */
+    record OnDemand() implements Recurrence {
+        @Override
+        public String rule() {
+            return "";
+        }
+    }
+
     /** Every day. */
     record Daily() implements Recurrence {
         @Override
@@ -75,6 +83,9 @@ public sealed interface Recurrence {
      * @throws IllegalArgumentException for a rule that is malformed or of another kind
      */
     static Recurrence parse(String rule) {
+        if (rule.isEmpty()) {
+            return new OnDemand();
+        }
         try {
             RecurrenceRule parsed = new RecurrenceRule(rule);
             return switch (parsed.getFreq()) {

@@ -20,13 +20,21 @@ import org.dmfs.rfc5545.recur.RecurrenceRuleIterator;
  */
 public record Schedule(Recurrence recurrence, LocalTime at, ZoneId zone) {
 
-    /** The first occurrence strictly after {@code moment}. */
-    public Occurrence next(Instant moment) {
-        return upcoming(moment, 1).get(0);
+    /** Whether it fires only when somebody asks for it. */
+    public boolean firesOnDemand() {
+        return recurrence instanceof Recurrence.OnDemand;
     }
 
-    /** The next {@code count} occurrences strictly after {@code moment}, in order. */
+    /** The first occurrence strictly after {@code moment}; none on demand. */
+    public Optional<Occurrence> next(Instant moment) {
+        return upcoming(moment, 1).stream().findFirst();
+    }
+
+    /** The next {@code count} occurrences strictly after {@code moment}, in order; none on demand. */
     public List<Occurrence> upcoming(Instant moment, int count) {
+        if (firesOnDemand()) {
+            return List.of();
+        }
         // from the day before, since a time that is shifted over a gap may belong to yesterday's date
         LocalDate from = moment.atZone(zone).toLocalDate().minusDays(1);
         RecurrenceRuleIterator days =

@@ -32,7 +32,7 @@ class ScheduleTest {
     void a_monday_send_keeps_its_local_hour_when_clocks_change() {
         var schedule = new Schedule(MONDAYS, LocalTime.of(8, 0), ZoneId.of("Europe/Rome"));
 
-        var next = schedule.next(Instant.parse("2026-03-23T07:00:00Z"));
+        var next = schedule.next(Instant.parse("2026-03-23T07:00:00Z")).orElseThrow();
 
         assertThat(next.at()).isEqualTo("2026-03-30T06:00:00Z");
         assertThat(next.shift()).isEmpty();
@@ -122,7 +122,7 @@ class ScheduleTest {
     }
 
     private static Occurrence onDay(Schedule schedule, LocalDate day) {
-        return schedule.next(day.atStartOfDay(schedule.zone()).toInstant());
+        return schedule.next(day.atStartOfDay(schedule.zone()).toInstant()).orElseThrow();
     }
 
     @Provide

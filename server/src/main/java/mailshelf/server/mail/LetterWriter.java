@@ -80,9 +80,8 @@ public class LetterWriter {
             return words.say("letter.why-trial");
         }
         boolean own = about.owner().id().equals(to.id());
-        return own
-                ? words.say("letter.why-own")
-                : words.say("letter.why-other", about.owner().name());
+        String because = own ? "own" : about.terms().schedule().firesOnDemand() ? "once" : "other";
+        return words.say("letter.why-" + because, about.owner().name());
     }
 
     /** Opens the copy's page, days and filters, whenever it is clicked. */

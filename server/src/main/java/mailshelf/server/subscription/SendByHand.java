@@ -2,20 +2,24 @@ package mailshelf.server.subscription;
 
 import java.time.Instant;
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
 import mailshelf.core.audience.Recipient;
 import mailshelf.core.audit.Act;
 import mailshelf.core.audit.Thing;
 import mailshelf.core.delivery.RunId;
 import mailshelf.core.rights.Person;
+import mailshelf.core.subscription.State;
 import mailshelf.core.subscription.Subscription;
 import mailshelf.core.subscription.SubscriptionId;
+import mailshelf.core.subscription.Terms;
 import mailshelf.core.wording.Words;
 import mailshelf.server.audit.AuditTrail;
 import mailshelf.server.clock.BusinessClock;
 import mailshelf.server.delivery.Audience;
 import mailshelf.server.delivery.BookRun;
 import mailshelf.server.delivery.DeliveryLoop;
+import mailshelf.server.library.FollowCuts;
 import mailshelf.server.rights.Gate;
 import mailshelf.store.Database;
 import mailshelf.store.Durable;
@@ -31,7 +35,9 @@ class SendByHand {
     private final SubscriptionStore subscriptions;
     private final Audience audience;
     private final BookRun bookRun;
+    private final FollowCuts follow;
     private final CheckTerms check;
+    private final Describe describe;
     private final DeliveryLoop loop;
     private final BusinessClock clock;
     private final AuditTrail audit;
@@ -49,7 +55,9 @@ class SendByHand {
             SubscriptionStore subscriptions,
             Audience audience,
             BookRun bookRun,
+            FollowCuts follow,
             CheckTerms check,
+            Describe describe,
             DeliveryLoop loop,
             BusinessClock clock,
             AuditTrail audit) {
@@ -59,7 +67,9 @@ class SendByHand {
         this.subscriptions = subscriptions;
         this.audience = audience;
         this.bookRun = bookRun;
+        this.follow = follow;
         this.check = check;
+        this.describe = describe;
         this.loop = loop;
         this.clock = clock;
         this.audit = audit;
@@ -93,6 +103,25 @@ class SendByHand {
             check.require(tx, who, subscription.terms());
             audit.keep(tx, who, Act.SEND_ASKED, Thing.of(subscription));
             return bookRun.byHand(tx, subscription, who, UUID.randomUUID().toString(), clock.instant());
+        });
+        durable.await();
+        loop.wake();
+        return run;
+    }
+
+    /** What is on the screen, a single time: it is on the shelf like any issue, and nothing follows. */
+    RunId once(Person who, Terms wanted) {
+        Instant now = clock.instant();
+        RunId run = database.inTransaction(tx -> {
+            Terms terms = follow.asFollowed(tx, who, wanted).withoutCut();
+            check.require(tx, who, terms);
+            check.requireSeenAs(tx, terms);
+            Subscription draft =
+                    new Subscription(new SubscriptionId(0), who.id(), State.DRAFT, "", 1, terms, Optional.empty());
+            SubscriptionId id = subscriptions.insert(tx, draft.sentOnce(), now);
+            Subscription once = subscriptions.find(tx, id).orElseThrow();
+            audit.keep(tx, who, Act.SENT_ONCE, Thing.of(once), "", describe.record(tx, terms, who.id(), who));
+            return bookRun.byHand(tx, once, who, UUID.randomUUID().toString(), now);
         });
         durable.await();
         loop.wake();

@@ -168,6 +168,12 @@ class SubscriptionController {
         return new RunMade(send.toAll(who, id));
     }
 
+    @PostMapping("/sendings")
+    @ResponseStatus(HttpStatus.ACCEPTED)
+    RunMade sendOnce(Person who, @RequestBody Terms terms) {
+        return new RunMade(send.once(who, terms));
+    }
+
     @PostMapping("/subscriptions/{id}/try")
     @ResponseStatus(HttpStatus.ACCEPTED)
     RunMade tryOnMyself(Person who, @PathVariable SubscriptionId id) {
