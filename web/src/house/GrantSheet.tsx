@@ -10,10 +10,20 @@ import { words } from "../words";
 import { Effect } from "./Effect";
 import { publishes, saidOf, strongest, type Verb, VERBS } from "./verbs";
 
+/** A group or a person. */
+export interface Subject {
+  name: string;
+  /** Of its grant in the folder. */
+  path: string;
+  /** What it is when the folder says nothing; none where the folder has to say something. */
+  otherwise: string | null;
+}
+
 interface Props {
   folder: Api["FolderRow"];
-  group: Api["GroupColumn"];
-  cell?: Api["GrantCell"];
+  subject: Subject;
+  /** What the folder says itself; none where it says nothing. */
+  own: Verb[] | null;
   close: () => void;
 }
 
@@ -30,27 +40,26 @@ const verbsOf = ({ reach, publish }: Wish): Verb[] | null => {
   return publish ? [...verbs, "PUBLISH"] : verbs;
 };
 
-/** What a group may do in a folder; it takes effect at once, everywhere. */
-export function GrantSheet({ folder, group, cell, close }: Props) {
-  const verbs = cell?.verbs ?? [];
-  const inherited = !cell?.own && folder.parent !== null;
-  const before: Wish = inherited
-    ? { reach: "AS_ABOVE", publish: false }
-    : { reach: strongest(verbs) ?? "NOTHING", publish: publishes(verbs) };
+/** What somebody may do in a folder; it takes effect at once, everywhere. */
+export function GrantSheet({ folder, subject, own, close }: Props) {
+  const { name, path, otherwise } = subject;
+  const before: Wish =
+    own === null
+      ? { reach: "AS_ABOVE", publish: false }
+      : { reach: strongest(own) ?? "NOTHING", publish: publishes(own) };
   const [wish, setWish] = useState(before);
   const wished = verbsOf(wish);
   const same = wish.reach === before.reach && wish.publish === before.publish;
   const say = useNotice();
-  const path = `grants/${folder.id}/${group.id}`;
   const put = (chosen: Wish) => call(path, { method: "PUT", body: { verbs: verbsOf(chosen) } });
   const change = useChange(put);
-  const choices: Choice[] = [...(folder.parent === null ? [] : ["AS_ABOVE" as const]), "NOTHING", ...VERBS];
+  const choices: Choice[] = [...(otherwise === null ? [] : ["AS_ABOVE" as const]), "NOTHING", ...VERBS];
   const textOf = (each: Choice) =>
-    each === "AS_ABOVE" ? words.house.asAbove : each === "NOTHING" ? words.house.nothing : words.verb[each];
+    each === "AS_ABOVE" ? (otherwise ?? "") : each === "NOTHING" ? words.house.nothing : words.verb[each];
   return (
-    <Sheet label={words.house.grantTitle(group.name, folder.name)} close={close}>
+    <Sheet label={words.house.grantTitle(name, folder.name)} close={close}>
       <div>
-        <h2>{words.house.grantTitle(group.name, folder.name)}</h2>
+        <h2>{words.house.grantTitle(name, folder.name)}</h2>
         <p className="pt-2">
           <Choices
             label={words.house.mayDo}
@@ -85,11 +94,7 @@ export function GrantSheet({ folder, group, cell, close }: Props) {
               onSuccess: () => {
                 close();
                 say({
-                  text: words.house.granted(
-                    group.name,
-                    folder.name,
-                    wished ? saidOf(wished) : words.house.asAbove,
-                  ),
+                  text: words.house.granted(name, folder.name, wished ? saidOf(wished) : (otherwise ?? "")),
                   undo: () => change.mutate(before),
                 });
               },

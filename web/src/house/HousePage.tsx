@@ -5,6 +5,7 @@ import { words } from "../words";
 import { AuditPart } from "./AuditPart";
 import { GroupsPart } from "./GroupsPart";
 import { PeoplePart } from "./PeoplePart";
+import { RequestsPart } from "./RequestsPart";
 import { RightsPart } from "./RightsPart";
 import { SourcesPart } from "./SourcesPart";
 
@@ -13,13 +14,14 @@ const PARTS = {
   people: PeoplePart,
   groups: GroupsPart,
   sources: SourcesPart,
+  requests: RequestsPart,
   audit: AuditPart,
 };
 type PartName = keyof typeof PARTS;
 
 const NAMES = Object.keys(PARTS) as PartName[];
 
-/** What administrators mind and auditors read: rights, people, groups, sources, the audit trail. */
+/** What administrators mind and auditors read: rights, people, groups, sources, requests, the audit trail. */
 export function HousePage() {
   const { part } = useParams();
   const current = NAMES.find((name) => name === part) ?? "rights";

@@ -3,20 +3,27 @@ import type { Api } from "../api/client";
 import { useRead } from "../api/use";
 import { Loaded } from "../kit/Loaded";
 import { words } from "../words";
-import { GrantSheet } from "./GrantSheet";
+import { GrantSheet, type Subject } from "./GrantSheet";
 import { Minded } from "./Minded";
 import { NewFolder } from "./NewFolder";
+import { PersonalGrants } from "./PersonalGrants";
 import { WhyMay } from "./WhyMay";
-import { reach, saidOf, VERBS } from "./verbs";
+import { reach, saidOf, type Verb, VERBS } from "./verbs";
 
 type Grid = Api["Grid"];
 type Folder = Api["FolderRow"];
 type Group = Api["GroupColumn"];
 
+interface Open {
+  folder: Folder;
+  subject: Subject;
+  own: Verb[] | null;
+}
+
 /** Folders by groups: what each may do, by words. */
 export function RightsPart() {
   const grid = useRead<Grid>("grants");
-  const [open, setOpen] = useState<{ folder: Folder; group: Group } | null>(null);
+  const [open, setOpen] = useState<Open | null>(null);
   return (
     <Loaded query={grid}>
       {(view) => (
@@ -52,7 +59,7 @@ export function RightsPart() {
                             cell={cellOf(view, folder, group)}
                             folder={folder}
                             group={group}
-                            open={() => setOpen({ folder, group })}
+                            open={() => setOpen(ofGroup(view, folder, group))}
                           />
                         </td>
                       ))}
@@ -61,17 +68,11 @@ export function RightsPart() {
                 </tbody>
               </table>
             </div>
+            <PersonalGrants grid={view} open={setOpen} />
             <NewFolder folders={view.folders} />
           </Minded>
           <WhyMay folders={view.folders} />
-          {open && (
-            <GrantSheet
-              key={`${open.folder.id}.${open.group.id}`}
-              {...open}
-              cell={cellOf(view, open.folder, open.group)}
-              close={() => setOpen(null)}
-            />
-          )}
+          {open && <GrantSheet key={open.subject.path} {...open} close={() => setOpen(null)} />}
         </>
       )}
     </Loaded>
@@ -86,6 +87,20 @@ function inOrder(
   return folders
     .filter((folder) => folder.parent === parent)
     .flatMap((folder) => [{ folder, depth }, ...inOrder(folders, folder.id, depth + 1)]);
+}
+
+function ofGroup(grid: Grid, folder: Folder, group: Group): Open {
+  const cell = cellOf(grid, folder, group);
+  const top = folder.parent === null;
+  return {
+    folder,
+    subject: {
+      name: group.name,
+      path: `grants/${folder.id}/${group.id}`,
+      otherwise: top ? null : words.house.asAbove,
+    },
+    own: cell?.own || top ? (cell?.verbs ?? []) : null,
+  };
 }
 
 const cellOf = (grid: Grid, folder: Folder, group: Group) =>

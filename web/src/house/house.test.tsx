@@ -23,6 +23,7 @@ const grid = {
     { folder: 1, group: 2, own: true, verbs: ["SEE", "SUBSCRIBE_SELF"] },
     { folder: 3, group: 2, own: false, verbs: ["SEE", "SUBSCRIBE_SELF"] },
   ],
+  personal: [{ folder: 3, person: 3, name: "Ida Solvang", verbs: ["SEE"] }],
 };
 const people = [
   { ...MARIT, active: true, groups: [2] },
@@ -119,7 +120,7 @@ describe("rights", () => {
     expect(strongest(["SUBSCRIBE_SELF", "SEE"])).toBe("SUBSCRIBE_SELF");
     expect(strongest([])).toBeNull();
     expect(reach([])).toBe(0);
-    expect(reach(["SEE", "SUBSCRIBE_SELF", "SUBSCRIBE_TEAMMATES"])).toBe(3);
+    expect(reach(["SEE", "SUBSCRIBE_SELF", "SUBSCRIBE_TEAMMATES"])).toBe(4);
   });
 
   it("are shown a cell a folder and group, as above where inherited", async () => {
@@ -139,7 +140,9 @@ describe("rights", () => {
     await userEvent.click(screen.getByRole("button", { name: "for the team" }));
     await userEvent.click(screen.getByRole("button", { name: "Change it" }));
     await waitFor(() => expect(screen.queryByRole("dialog")).toBeNull());
-    expect(sent("grants/1/2")).toEqual({ verbs: ["SEE", "SUBSCRIBE_SELF", "SUBSCRIBE_TEAMMATES"] });
+    expect(sent("grants/1/2")).toEqual({
+      verbs: ["KNOW", "SEE", "SUBSCRIBE_SELF", "SUBSCRIBE_TEAMMATES"],
+    });
     expect(screen.getByText("Route leads in Traffic: for the team.")).toBeVisible();
   });
 
@@ -201,13 +204,17 @@ describe("publishing", () => {
     await userEvent.click(await screen.findByRole("button", { name: /Route leads in Traffic/ }));
     await userEvent.click(screen.getByLabelText("and publish reports and data there"));
     await userEvent.click(screen.getByRole("button", { name: "Change it" }));
-    await waitFor(() => expect(sent("grants/1/2")).toEqual({ verbs: ["SEE", "SUBSCRIBE_SELF", "PUBLISH"] }));
+    await waitFor(() =>
+      expect(sent("grants/1/2")).toEqual({ verbs: ["KNOW", "SEE", "SUBSCRIBE_SELF", "PUBLISH"] }),
+    );
     expect(await screen.findByText(/for myself, publish/)).toBeVisible();
   });
 
   it("means seeing, at the least", () => {
-    expect(reach(["PUBLISH"])).toBe(1);
-    expect(reach(["SUBSCRIBE_TEAMMATES"])).toBe(3);
+    expect(reach(["PUBLISH"])).toBe(2);
+    expect(reach(["KNOW"])).toBe(1);
+    expect(saidOf(["KNOW", "PUBLISH"])).toBe("see, publish");
+    expect(reach(["SUBSCRIBE_TEAMMATES"])).toBe(4);
     expect(saidOf(["PUBLISH"])).toBe("see, publish");
     expect(saidOf([])).toBe("nothing");
   });

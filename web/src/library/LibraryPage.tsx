@@ -6,6 +6,7 @@ import { Loaded } from "../kit/Loaded";
 import { Title } from "../kit/Title";
 import { words } from "../words";
 import { Entry } from "./Entry";
+import { KnownReports } from "./KnownReports";
 
 type View = Api["LibraryView"];
 type Folder = Api["FolderView"];
@@ -90,7 +91,8 @@ export function LibraryPage() {
                   {words.library.more(view.count - view.entries.length)}
                 </button>
               )}
-              {view.count === 0 && (
+              <KnownReports known={view.known} folders={view.folders} />
+              {view.count === 0 && view.known.length === 0 && (
                 <p className="border-base-300 border-y py-6">
                   {sought ? words.library.nothingFound(sought) : words.library.none[order]}{" "}
                   {sought && (

@@ -3,6 +3,7 @@ import { address, type Api } from "../api/client";
 import { useRead } from "../api/use";
 import { Loaded } from "../kit/Loaded";
 import { PageTabs } from "../kit/PageTabs";
+import { AskFor } from "../kit/AskFor";
 import { chartWidth } from "../kit/chartWidth";
 import { Favourite } from "../kit/Favourite";
 import { ReportPage } from "../kit/ReportPage";
@@ -76,6 +77,9 @@ export function ReaderPage() {
                     <Link className="choose" to={`/reports/${id}/edit`}>
                       {words.editor.edit}
                     </Link>
+                  )}
+                  {!view.maySubscribe && (
+                    <AskFor report={view.report} title={view.title} wants="SUBSCRIBE_SELF" />
                   )}
                   {view.maySubscribe && (
                     <Subscribe id={id} cut={cut} kept={isChanged ? undefined : current} view={view} />

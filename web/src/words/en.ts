@@ -532,10 +532,30 @@ export const en = {
     pauses: (name: string, because: string) => `“${name}” pauses: ${because}`,
   },
 
+  ask: {
+    ask: "Ask",
+    because: "What for (may be empty)",
+    to: (wants: Api["RequestWish"]["wants"]) => (wants === "SEE" ? "ask to read" : "ask for a subscription"),
+    waiting: "Asked; the answer comes by mail.",
+  },
+
+  requests: {
+    answered: {
+      GRANTED: (by: string) => `granted by ${by}`,
+      DECLINED: (by: string) => `declined by ${by}`,
+    },
+    asks: (person: string, wants: string, report: string) => `${person} asks to ${wants}: ${report}`,
+    decline: "Decline",
+    grant: "Grant it",
+    none: "Nobody waits for an answer, and nobody has asked yet.",
+    reply: (person: string) => `Said to ${person} (may be empty)`,
+  },
+
   house: {
     addFolder: "Add folder",
     andPublishes: (rest: string) => `${rest}, publish`,
     asAbove: "as above",
+    asGroups: "as his groups",
     cell: (group: string, folder: string, may: string) => `${group} in ${folder}: ${may}`,
     change: "Change it",
     effect:
@@ -550,12 +570,21 @@ export const en = {
       groups: "Rights are given to groups. A new group may do nothing until granted.",
       sources:
         "Where data may come from: databases and watched folders. Whoever publishes in its folder may use a source.",
+      requests: "Who asks to read or to subscribe to what he knows of. The answer goes to him by mail.",
       audit: "Who did what, when, and how it was before. Nothing here can be changed or removed.",
     },
     mayDo: "What it may do",
-    names: { rights: "rights", people: "people", groups: "groups", sources: "sources", audit: "audit trail" },
+    names: {
+      rights: "rights",
+      people: "people",
+      groups: "groups",
+      sources: "sources",
+      requests: "requests",
+      audit: "audit trail",
+    },
     newFolder: "New folder",
     nothing: "nothing",
+    personal: "Given to single people, beside their groups",
     publish: "and publish reports and data there",
     readOnly: "You read this as an auditor; administrators change it.",
     parts: "Parts of the house",
@@ -593,6 +622,8 @@ export const en = {
     foundIn: (text: string) => `found in “${text}”`,
     from: (owner: string, folder: string | undefined, tags: string[]) =>
       [`by ${owner}`, ...(folder ? [`in ${folder}`] : []), ...tags].join(" · "),
+    known: "More that there is",
+    knownLine: "You may know of these, not open them. Whoever minds their folder can allow it.",
     line: (many: number, sought: string) =>
       sought
         ? `${counted(many, "report", "reports")} with “${sought}”.`
@@ -899,6 +930,7 @@ export const en = {
   },
 
   verb: {
+    KNOW: "know of",
     PUBLISH: "publish",
     SEE: "see",
     SUBSCRIBE_SELF: "for myself",

@@ -148,6 +148,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/grants/{folder}/people/{person}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["put_6"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/data-sets/{id}/row-rules": {
         parameters: {
             query?: never;
@@ -188,7 +204,7 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        put: operations["put_6"];
+        put: operations["put_7"];
         post?: never;
         delete: operations["delete_1"];
         options?: never;
@@ -404,6 +420,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/requests/{id}/answer": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["answer"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/reports": {
         parameters: {
             query?: never;
@@ -414,6 +446,22 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["post_3"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/reports/{id}/requests": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["ask"];
         delete?: never;
         options?: never;
         head?: never;
@@ -748,6 +796,22 @@ export interface paths {
             cookie?: never;
         };
         get: operations["run"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/requests": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["all"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1108,6 +1172,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/grants/{folder}/people/{person}/effect": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["effect_1"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/folders/{folder}/people/{person}/why": {
         parameters: {
             query?: never;
@@ -1307,6 +1387,10 @@ export interface components {
         Again: {
             /** Format: int32 */
             deliveries: number;
+        };
+        Asked: {
+            /** Format: int64 */
+            id: number;
         };
         AttachmentView: {
             name: string;
@@ -1664,15 +1748,16 @@ export interface components {
             /** Format: int64 */
             group: number;
             own: boolean;
-            verbs: ("SEE" | "SUBSCRIBE_SELF" | "SUBSCRIBE_TEAMMATES" | "PUBLISH")[];
+            verbs: ("KNOW" | "SEE" | "SUBSCRIBE_SELF" | "SUBSCRIBE_TEAMMATES" | "PUBLISH")[];
         };
         GrantWish: {
-            verbs: ("SEE" | "SUBSCRIBE_SELF" | "SUBSCRIBE_TEAMMATES" | "PUBLISH")[] | null;
+            verbs: ("KNOW" | "SEE" | "SUBSCRIBE_SELF" | "SUBSCRIBE_TEAMMATES" | "PUBLISH")[] | null;
         };
         Grid: {
             folders: components["schemas"]["FolderRow"][];
             groups: components["schemas"]["GroupColumn"][];
             cells: components["schemas"]["GrantCell"][];
+            personal: components["schemas"]["PersonalGrant"][];
         };
         GroupColumn: {
             /** Format: int64 */
@@ -1732,6 +1817,15 @@ export interface components {
             yours: components["schemas"]["Receipt"] | null;
             run: number | null;
         };
+        KnownReport: {
+            /** Format: int64 */
+            id: number;
+            title: string;
+            about: string;
+            /** Format: int64 */
+            folder: number;
+            asked: boolean;
+        };
         Layout: {
             sort: string;
             descending: boolean;
@@ -1746,6 +1840,7 @@ export interface components {
             entries: components["schemas"]["Entry"][];
             /** Format: int32 */
             count: number;
+            known: components["schemas"]["KnownReport"][];
             publishes: boolean;
         };
         LoadPlan: {
@@ -1992,6 +2087,14 @@ export interface components {
             active: boolean;
             groups: number[];
         };
+        PersonalGrant: {
+            /** Format: int64 */
+            folder: number;
+            /** Format: int64 */
+            person: number;
+            name: string;
+            verbs: ("KNOW" | "SEE" | "SUBSCRIBE_SELF" | "SUBSCRIBE_TEAMMATES" | "PUBLISH")[];
+        };
         Phrase: {
             part: ("WHEN" | "WHAT" | "PERIOD" | "FILTER" | "CUT" | "SEEN_AS" | "TO_WHOM" | "AS_WHAT" | "NAME") | null;
             text: string;
@@ -2034,12 +2137,36 @@ export interface components {
             inclusion: "INCLUDED" | "MAY_NOT_SEE" | "INACTIVE" | "LEFT";
             because: string;
         };
+        Reply: {
+            grant: boolean;
+            reply: string;
+        };
         ReportMade: {
             /** Format: int64 */
             id: number;
         };
         ReportText: {
             yaml: string;
+        };
+        RequestView: {
+            /** Format: int64 */
+            id: number;
+            report: string;
+            person: string;
+            wants: string;
+            gives: string;
+            because: string;
+            /** Format: date-time */
+            at: string;
+            /** @enum {string} */
+            state: "OPEN" | "GRANTED" | "DECLINED";
+            answeredBy: string;
+            reply: string;
+        };
+        RequestWish: {
+            /** @enum {string} */
+            wants: "KNOW" | "SEE" | "SUBSCRIBE_SELF" | "SUBSCRIBE_TEAMMATES" | "PUBLISH";
+            because: string;
         };
         RowColumn: {
             column: string;
@@ -2344,7 +2471,7 @@ export interface components {
             sentence: string;
         };
         Why: {
-            verbs: ("SEE" | "SUBSCRIBE_SELF" | "SUBSCRIBE_TEAMMATES" | "PUBLISH")[];
+            verbs: ("KNOW" | "SEE" | "SUBSCRIBE_SELF" | "SUBSCRIBE_TEAMMATES" | "PUBLISH")[];
             sentence: string;
             chain: string[];
         };
@@ -2664,6 +2791,31 @@ export interface operations {
             };
         };
     };
+    put_6: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                folder: string;
+                person: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["GrantWish"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     rule: {
         parameters: {
             query?: never;
@@ -2712,7 +2864,7 @@ export interface operations {
             };
         };
     };
-    put_6: {
+    put_7: {
         parameters: {
             query?: never;
             header?: never;
@@ -3126,6 +3278,30 @@ export interface operations {
             };
         };
     };
+    answer: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Reply"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     post_3: {
         parameters: {
             query?: never;
@@ -3146,6 +3322,32 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["ReportMade"];
+                };
+            };
+        };
+    };
+    ask: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RequestWish"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Asked"];
                 };
             };
         };
@@ -3742,6 +3944,26 @@ export interface operations {
             };
         };
     };
+    all: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["RequestView"][];
+                };
+            };
+        };
+    };
     report: {
         parameters: {
             query?: {
@@ -4243,12 +4465,38 @@ export interface operations {
         parameters: {
             query: {
                 own: boolean;
-                verbs?: ("SEE" | "SUBSCRIBE_SELF" | "SUBSCRIBE_TEAMMATES" | "PUBLISH")[];
+                verbs?: ("KNOW" | "SEE" | "SUBSCRIBE_SELF" | "SUBSCRIBE_TEAMMATES" | "PUBLISH")[];
             };
             header?: never;
             path: {
                 folder: string;
                 group: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Effect"];
+                };
+            };
+        };
+    };
+    effect_1: {
+        parameters: {
+            query: {
+                own: boolean;
+                verbs?: ("KNOW" | "SEE" | "SUBSCRIBE_SELF" | "SUBSCRIBE_TEAMMATES" | "PUBLISH")[];
+            };
+            header?: never;
+            path: {
+                folder: string;
+                person: string;
             };
             cookie?: never;
         };

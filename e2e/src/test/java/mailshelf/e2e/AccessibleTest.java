@@ -121,6 +121,7 @@ class AccessibleTest {
                         "sources",
                         "/house/sources",
                         reader -> reader.button("Register a source").click()),
+                new View("requests", "/house/requests", nothing),
                 new View("audit trail", "/house/audit", nothing),
                 new View("account", "/account", nothing),
                 new View("keys", "/library", reader -> reader.page.keyboard().press("?")),

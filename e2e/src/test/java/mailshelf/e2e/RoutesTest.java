@@ -52,6 +52,8 @@ class RoutesTest {
             GET /folders/{folder}/people/{person}/why | folders/1/people/3/why | 401 403 403 403 403 200 200
             GET /grants | grants | 401 403 403 403 403 200 200
             PUT /grants/{folder}/{group} | grants/1/1 | 401 403 403 403 403 403 -
+            PUT /grants/{folder}/people/{person} | grants/1/people/1 | 401 403 403 403 403 403 -
+            GET /grants/{folder}/people/{person}/effect | grants/1/people/1/effect?own=false | 401 403 403 403 403 200 200
             GET /grants/{folder}/{group}/effect | grants/1/1/effect?own=false | 401 403 403 403 403 200 200
             GET /groups | groups | 401 403 403 403 403 200 200
             POST /groups | groups | 401 403 403 403 403 403 -
@@ -90,6 +92,9 @@ class RoutesTest {
             PUT /reports/{id}/favourite | reports/1/favourite | 401 404 204 204 204 204 204
             DELETE /reports/{id}/favourite | reports/1/favourite | 401 404 204 204 204 204 204
             GET /reports/{id}/file | reports/1/file?kind=XLSX | 401 404 200 200 200 200 200
+            POST /reports/{id}/requests | reports/1/requests | 401 404 201 409 201 201 409
+            GET /requests | requests | 401 403 403 403 403 200 200
+            POST /requests/{id}/answer | requests/999999/answer | 401 403 403 403 403 403 404
             GET /reports/{id}/rows | reports/1/rows | 401 404 200 200 200 200 200
             GET /reports/{id}/rows/file | reports/1/rows/file | 401 404 200 200 200 200 200
             GET /reports/{id}/values | reports/1/values?column=route | 401 404 200 200 200 200 200
@@ -145,6 +150,8 @@ class RoutesTest {
             Map.entry("POST /compositions", Wishes.draft(Wishes.terms())),
             Map.entry("POST /compositions/pdf", Wishes.draft(Wishes.terms())),
             Map.entry("POST /subscriptions", Map.of("terms", Wishes.terms(), "start", false)),
+            Map.entry("POST /reports/{id}/requests", Map.of("wants", "SUBSCRIBE_SELF", "because", "")),
+            Map.entry("POST /requests/{id}/answer", Map.of("grant", false, "reply", "")),
             Map.entry("POST /sendings", Wishes.terms()),
             Map.entry("PUT /subscriptions/{id}", Wishes.terms()),
             Map.entry("POST /demo/sign-in", Map.of("person", 999_999)),

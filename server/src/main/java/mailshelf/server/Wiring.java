@@ -21,6 +21,7 @@ import mailshelf.store.people.FolderStore;
 import mailshelf.store.people.InvitationStore;
 import mailshelf.store.people.NoticeStore;
 import mailshelf.store.people.PersonStore;
+import mailshelf.store.people.RequestStore;
 import mailshelf.store.people.SessionStore;
 import mailshelf.store.shelf.IssueStore;
 import mailshelf.store.source.Databases;
@@ -88,6 +89,11 @@ class Wiring {
     @Bean
     SessionStore sessionStore() {
         return new SessionStore();
+    }
+
+    @Bean
+    RequestStore requestStore() {
+        return new RequestStore();
     }
 
     @Bean

@@ -14,6 +14,7 @@ import mailshelf.core.report.ReportId;
 import mailshelf.core.rights.FolderId;
 import mailshelf.core.rights.GroupId;
 import mailshelf.core.rights.PersonId;
+import mailshelf.core.rights.RequestId;
 import mailshelf.core.subscription.SubscriptionId;
 
 /** The kinds of ids there are: in JSON and in addresses each is its number. */
@@ -39,5 +40,6 @@ public final class Ids {
         use.use(PersonId.class, PersonId::new);
         use.use(GroupId.class, GroupId::new);
         use.use(FolderId.class, FolderId::new);
+        use.use(RequestId.class, RequestId::new);
     }
 }

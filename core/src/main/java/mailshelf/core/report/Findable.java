@@ -64,6 +64,12 @@ public final class Findable {
         return Folded.words(text).toList();
     }
 
+    /** Whether each word of a question begins a word of a text. */
+    public static boolean answers(List<String> question, String text) {
+        List<String> words = Folded.words(text).toList();
+        return question.stream().allMatch(asked -> words.stream().anyMatch(word -> word.startsWith(asked)));
+    }
+
     /** How well it answers; empty where a word of the question begins none of its words. */
     public OptionalInt rank(List<String> question) {
         int rank = 0;

@@ -52,7 +52,7 @@ public final class Rights {
         }
         EnumSet<Verb> verbs = EnumSet.noneOf(Verb.class);
         if (asker.roles().contains(Role.AUDITOR)) {
-            verbs.add(Verb.SEE);
+            verbs.addAll(Verb.SEE.withImplied());
         }
         List<Grant> because = new ArrayList<>();
         for (Subject subject : subjects(asker)) {

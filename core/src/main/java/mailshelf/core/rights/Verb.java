@@ -5,6 +5,8 @@ import java.util.Set;
 
 /** What may be granted in a folder. */
 public enum Verb {
+    /** Know that its reports exist, and ask to see them. */
+    KNOW,
     /** List, read, and open issues on the shelf. */
     SEE,
     /** Subscribe oneself. */
@@ -17,10 +19,11 @@ public enum Verb {
     /** The verb with all that it makes no sense without. */
     public Set<Verb> withImplied() {
         return switch (this) {
-            case SEE -> EnumSet.of(SEE);
-            case SUBSCRIBE_SELF -> EnumSet.of(SEE, SUBSCRIBE_SELF);
-            case SUBSCRIBE_TEAMMATES -> EnumSet.of(SEE, SUBSCRIBE_SELF, SUBSCRIBE_TEAMMATES);
-            case PUBLISH -> EnumSet.of(SEE, PUBLISH);
+            case KNOW -> EnumSet.of(KNOW);
+            case SEE -> EnumSet.of(KNOW, SEE);
+            case SUBSCRIBE_SELF -> EnumSet.of(KNOW, SEE, SUBSCRIBE_SELF);
+            case SUBSCRIBE_TEAMMATES -> EnumSet.of(KNOW, SEE, SUBSCRIBE_SELF, SUBSCRIBE_TEAMMATES);
+            case PUBLISH -> EnumSet.of(KNOW, SEE, PUBLISH);
         };
     }
 }

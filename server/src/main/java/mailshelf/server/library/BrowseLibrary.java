@@ -11,6 +11,7 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import mailshelf.core.data.DataSetId;
 import mailshelf.core.report.Definition;
+import mailshelf.core.report.Findable;
 import mailshelf.core.report.ReportId;
 import mailshelf.core.report.Writing;
 import mailshelf.core.rights.Folder;
@@ -30,8 +31,10 @@ import mailshelf.store.data.Load;
 import mailshelf.store.library.ReadingStore;
 import mailshelf.store.library.Report;
 import mailshelf.store.library.ReportStore;
+import mailshelf.store.people.AccessRequest;
 import mailshelf.store.people.FolderStore;
 import mailshelf.store.people.PersonStore;
+import mailshelf.store.people.RequestStore;
 import mailshelf.store.shelf.IssueStore;
 import mailshelf.store.subscription.SubscriptionStore;
 import org.springframework.stereotype.Component;
@@ -49,6 +52,7 @@ class BrowseLibrary {
     private final SubscriptionStore subscriptions;
     private final IssueStore issues;
     private final DataSetStore dataSets;
+    private final RequestStore requests;
     private final PersonStore people;
 
     /** In which order reports are listed. */
@@ -73,6 +77,13 @@ class BrowseLibrary {
 
     /** @param entries how many reports stand in it or below */
     record FolderView(FolderId id, Optional<FolderId> parent, String name, int entries, boolean mayPublish) {}
+
+    /**
+     * A report that the reader knows of, and may not open.
+     *
+     * @param asked whether he waits for an answer to his asking for it
+     */
+    record KnownReport(ReportId id, String title, String about, FolderId folder, boolean asked) {}
 
     record MyCopy(SubscriptionId id, String name) {}
 
@@ -101,9 +112,11 @@ class BrowseLibrary {
     /**
      * @param entries the first of them
      * @param count how many there are
+     * @param known those that may be asked for; only where all is listed by folder
      * @param publishes whether the reader has data sets to mind, or may make some
      */
-    record LibraryView(List<FolderView> folders, List<Entry> entries, int count, boolean publishes) {}
+    record LibraryView(
+            List<FolderView> folders, List<Entry> entries, int count, List<KnownReport> known, boolean publishes) {}
 
     BrowseLibrary(
             Gate gate,
@@ -116,6 +129,7 @@ class BrowseLibrary {
             SubscriptionStore subscriptions,
             IssueStore issues,
             DataSetStore dataSets,
+            RequestStore requests,
             PersonStore people) {
         this.gate = gate;
         this.database = database;
@@ -127,6 +141,7 @@ class BrowseLibrary {
         this.subscriptions = subscriptions;
         this.issues = issues;
         this.dataSets = dataSets;
+        this.requests = requests;
         this.people = people;
     }
 
@@ -134,7 +149,7 @@ class BrowseLibrary {
         return database.inTransaction(tx -> {
             Gate.Access access = gate.access(tx, who);
             List<Folder> seen = folders.all(tx).stream()
-                    .filter(folder -> access.may(Verb.SEE, folder.id()))
+                    .filter(folder -> access.may(Verb.KNOW, folder.id()))
                     .toList();
             FolderTree tree = new FolderTree(seen);
             List<Report> visible = reports.all(tx).stream()
@@ -171,8 +186,31 @@ class BrowseLibrary {
                             .map(report -> entry(tx, who, access, mine, report))
                             .toList(),
                     chosen.size(),
+                    wish.order() == Order.FOLDER ? known(tx, who, access, tree, wish) : List.of(),
                     gate.readsHouse(who) || !publishable.isEmpty());
         });
+    }
+
+    /** Of what one may not open, title and description are all that is told, and all that it is found by. */
+    private List<KnownReport> known(Tx tx, Person who, Gate.Access access, FolderTree tree, Wish wish) {
+        List<String> question = Findable.question(wish.words());
+        Set<ReportId> asked = requests.openOf(tx, who.id()).stream()
+                .map(AccessRequest::report)
+                .collect(Collectors.toSet());
+        return reports.all(tx).stream()
+                .filter(report -> access.may(Verb.KNOW, report.folder()) && !access.may(Verb.SEE, report.folder()))
+                .filter(report -> wish.folder()
+                        .map(folder -> tree.isWithin(report.folder(), folder))
+                        .orElse(true))
+                .map(report -> new KnownReport(
+                        report.id(),
+                        report.title(),
+                        definitions.definition(tx, report).about(),
+                        report.folder(),
+                        asked.contains(report.id())))
+                .filter(report -> Findable.answers(question, report.title() + " " + report.about()))
+                .limit(wish.most())
+                .toList();
     }
 
     /** What I do with reports. */

@@ -2,10 +2,8 @@ package mailshelf.server.people;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
-import java.util.stream.Collectors;
 import mailshelf.core.Problem;
 import mailshelf.core.audit.Act;
 import mailshelf.core.audit.Thing;
@@ -65,7 +63,11 @@ class GrantController {
      */
     record GrantCell(FolderId folder, GroupId group, boolean own, List<Verb> verbs) {}
 
-    record Grid(List<FolderRow> folders, List<GroupColumn> groups, List<GrantCell> cells) {}
+    /** What a single person is granted in a folder and those under it. */
+    record PersonalGrant(FolderId folder, PersonId person, String name, List<Verb> verbs) {}
+
+    record Grid(
+            List<FolderRow> folders, List<GroupColumn> groups, List<GrantCell> cells, List<PersonalGrant> personal) {}
 
     /** @param verbs empty takes the folder's own word away, so that the one above counts; [] says "nothing" */
     record GrantWish(Optional<Set<Verb>> verbs) {}
@@ -117,8 +119,23 @@ class GrantController {
                             .map(f -> new FolderRow(f.id(), f.parent(), f.name()))
                             .toList(),
                     groups.stream().map(g -> new GroupColumn(g.id(), g.name())).toList(),
-                    cells);
+                    cells,
+                    personal(tx));
         });
+    }
+
+    private List<PersonalGrant> personal(Tx tx) {
+        return folders.grants(tx).stream()
+                .filter(grant -> grant.subject() instanceof Subject.OfPerson)
+                .map(grant -> {
+                    PersonId person = ((Subject.OfPerson) grant.subject()).person();
+                    return new PersonalGrant(
+                            grant.folder(),
+                            person,
+                            people.find(tx, person).orElseThrow().name(),
+                            grant.verbs().stream().sorted().toList());
+                })
+                .toList();
     }
 
     private static GrantCell cell(Rights rights, FolderId folder, GroupId group) {
@@ -159,12 +176,36 @@ class GrantController {
         return whyMay.of(who, person, folder);
     }
 
-    /** "Route leads: see, subscribe self". */
-    private static String said(Group group, GrantCell cell) {
-        String verbs = cell.verbs().stream()
-                .map(verb -> verb.name().toLowerCase(Locale.ROOT).replace('_', ' '))
-                .collect(Collectors.joining(", "));
-        return group.name() + ": " + (verbs.isEmpty() ? "nothing" : verbs) + (cell.own() ? "" : " (as above)");
+    @GetMapping("/grants/{folder}/people/{person}/effect")
+    GrantEffect.Effect effect(
+            Person who,
+            @PathVariable FolderId folder,
+            @PathVariable PersonId person,
+            @RequestParam boolean own,
+            @RequestParam(defaultValue = "") Set<Verb> verbs) {
+        gate.requireHouseReader(who);
+        return effect.of(
+                who, tx -> put(tx, new Subject.OfPerson(person), folder, own ? Optional.of(verbs) : Optional.empty()));
+    }
+
+    @PutMapping("/grants/{folder}/people/{person}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void put(Person who, @PathVariable FolderId folder, @PathVariable PersonId person, @RequestBody GrantWish wish) {
+        gate.requireAdministrator(who);
+        database.doInTransaction(tx -> {
+            Folder found = folders.find(tx, folder).orElseThrow(Problem::notFound);
+            Person granted = people.find(tx, person).orElseThrow(Problem::notFound);
+            Subject subject = new Subject.OfPerson(person);
+            String before = said(granted.name(), folders.rights(tx).inForce(subject, folder), folder);
+            put(tx, subject, folder, wish.verbs());
+            String after = said(granted.name(), folders.rights(tx).inForce(subject, folder), folder);
+            audit.keep(tx, who, Act.GRANT_CHANGED, Thing.of(Thing.Kind.FOLDER, folder, found.name()), before, after);
+        });
+    }
+
+    private static String said(String subject, Optional<Grant> grant, FolderId folder) {
+        boolean own = grant.filter(g -> g.folder().equals(folder)).isPresent();
+        return GrantWords.said(subject, grant.map(Grant::verbs).orElse(Set.of())) + (own ? "" : " (as above)");
     }
 
     @PutMapping("/grants/{folder}/{group}")
@@ -176,12 +217,12 @@ class GrantController {
                     .filter(g -> g.id().equals(group))
                     .findFirst()
                     .orElseThrow(Problem::notFound);
-            GrantCell before = cell(folders.rights(tx), folder, group);
-            put(tx, new Subject.OfGroup(group), folder, wish.verbs());
-            GrantCell after = cell(folders.rights(tx), folder, group);
-            Thing thing = Thing.of(Thing.Kind.FOLDER, folder, found.name());
-            audit.keep(tx, who, Act.GRANT_CHANGED, thing, said(named, before), said(named, after));
-            return after;
+            Subject subject = new Subject.OfGroup(group);
+            String before = said(named.name(), folders.rights(tx).inForce(subject, folder), folder);
+            put(tx, subject, folder, wish.verbs());
+            String after = said(named.name(), folders.rights(tx).inForce(subject, folder), folder);
+            audit.keep(tx, who, Act.GRANT_CHANGED, Thing.of(Thing.Kind.FOLDER, folder, found.name()), before, after);
+            return cell(folders.rights(tx), folder, group);
         });
     }
 }

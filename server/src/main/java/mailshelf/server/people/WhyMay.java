@@ -112,7 +112,10 @@ class WhyMay {
     }
 
     private static String said(List<Verb> verbs, Words words) {
-        return words.list(
-                verbs.stream().map(verb -> words.say("verb." + verb.name())).toList());
+        boolean sees = verbs.contains(Verb.SEE);
+        return words.list(verbs.stream()
+                .filter(verb -> !sees || verb != Verb.KNOW)
+                .map(verb -> words.say("verb." + verb.name()))
+                .toList());
     }
 }

@@ -111,6 +111,13 @@ public class Gate {
         return reports.find(tx, report).orElseThrow().folder();
     }
 
+    /** One that somebody may know of, though he may not see it. */
+    public Report known(Tx tx, Person who, ReportId id) {
+        return reports.find(tx, id)
+                .filter(report -> access(tx, who).may(Verb.KNOW, report.folder()))
+                .orElseThrow(Problem::notFound);
+    }
+
     public Report readable(Tx tx, Person who, ReportId id) {
         return reports.find(tx, id)
                 .filter(report -> access(tx, who).may(Verb.SEE, report.folder()))
