@@ -20,6 +20,7 @@ const report = {
   ],
   narrowable: [{ column: "route", title: "Route", type: "TEXT", first: true }],
   measures: [],
+  questions: [],
   maySubscribe: true,
   shown: { page: {}, drawings: {} },
 };

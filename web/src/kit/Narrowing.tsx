@@ -2,9 +2,11 @@ import { useState } from "react";
 import type { Api } from "../api/client";
 import { words } from "../words";
 import type { Cut, Filter } from "./cut";
+import { AnswerEditor } from "./AnswerEditor";
 import { FilterEditor } from "./FilterEditor";
 import { newSlot, slots, withFilter, type Slot } from "./narrowing";
 import { PartOf } from "./PartOf";
+import { answerOf, isOpen, type Question } from "./questions";
 
 interface PartsProps {
   view: Api["ReaderView"];
@@ -28,6 +30,18 @@ export function NarrowingParts({ view, filters, open, toggle }: PartsProps) {
           </PartOf>
         </span>
       ))}
+      {typed(view).map((question) => (
+        <span key={question.name}>
+          {", "}
+          <PartOf
+            open={open === keyOf(question)}
+            toggle={() => toggle(keyOf(question))}
+            className={isOpen(question, view.questions, filters) ? "text-late" : ""}
+          >
+            {words.questions.said(question.ask, answerOf(question, filters))}
+          </PartOf>
+        </span>
+      ))}
       {view.narrowable.length > 0 && (
         <>
           {slots(view.narrowable, filters).length > 0 && ", "}
@@ -39,6 +53,11 @@ export function NarrowingParts({ view, filters, open, toggle }: PartsProps) {
     </>
   );
 }
+
+/** Questions that are not answered by narrowing a column. */
+const typed = (view: Api["ReaderView"]) => view.questions.filter(({ kind }) => kind !== "COLUMN");
+
+const keyOf = (question: Question) => `answer:${question.name}`;
 
 const said = ({ column, filter }: Slot, measures: Api["MeasureName"][]) =>
   filter ? words.filter.said(filter, column.title, measures) : words.filter.every(column.title);
@@ -66,6 +85,18 @@ export function NarrowingEditor({ view, cut, open, show, change }: EditorProps) 
     else if (!slot.column.first) show(FURTHER);
     setFurther(null);
   };
+  const question = typed(view).find((each) => keyOf(each) === open);
+  if (question) {
+    return (
+      <AnswerEditor
+        key={question.name}
+        question={question}
+        all={view.questions}
+        filters={cut.filters}
+        change={change}
+      />
+    );
+  }
   return (
     <>
       {open === FURTHER && (

@@ -19,6 +19,7 @@ const NAMES: Record<Filter["test"], string> = {
   TOP: "top",
   EMPTY: "empty",
   FILLED: "filled",
+  ANSWER: "answer",
 };
 const AND = "..";
 
@@ -57,7 +58,8 @@ function add(filters: Filter[], test: Filter["test"], text: string): Filter[] {
     const and = value.indexOf(AND);
     return [...filters, { column, test, values: [value.slice(0, and), value.slice(and + AND.length)] }];
   }
-  const same = test === "CONTAINS" ? undefined : filters.find((filter) => filter.column === column);
+  const same =
+    test === "CONTAINS" || test === "ANSWER" ? undefined : filters.find((filter) => filter.column === column);
   return same
     ? filters.map((filter) => (filter === same ? { ...same, values: [...same.values, value] } : filter))
     : [...filters, { column, test, values: [value] }];

@@ -35,8 +35,11 @@ export function withFilter(filters: Filter[], before: Filter | undefined, after:
   return filters.flatMap((filter) => (filter !== before ? [filter] : after ? [after] : []));
 }
 
+/** How a column's values can be held against something. */
+type ColumnTest = Exclude<Filter["test"], "ANSWER">;
+
 /** Which tests make sense for a column. */
-export function testsOf(column: Narrowable, measures: boolean): Filter["test"][] {
+export function testsOf(column: Narrowable, measures: boolean): ColumnTest[] {
   return column.type === "TEXT"
     ? ["ANY_OF", "NONE_OF", "CONTAINS", ...(measures ? (["TOP"] as const) : []), "EMPTY", "FILLED"]
     : ["BETWEEN", "EMPTY", "FILLED"];

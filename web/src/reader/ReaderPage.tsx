@@ -15,6 +15,7 @@ import { CutSentence } from "./CutSentence";
 import { CutsLine } from "./CutsLine";
 import { AS_PUBLISHED, readCut, writeCut, type Cut } from "../kit/cut";
 import type { Behind, Live } from "../kit/rows";
+import { AskFirst } from "./AskFirst";
 import { BehindSheet } from "./BehindSheet";
 import { readBehind, withBehind } from "./behind";
 
@@ -46,7 +47,7 @@ export function ReaderPage() {
   const show = (what: Behind | null) =>
     setSearch(withBehind(of(writeCut(cut)), what), { replace: what === null });
   const live = (view: Api["ReaderView"]): Live => {
-    const shown = { ...cut, page: view.shown.page.id };
+    const shown = { ...cut, page: view.page };
     return {
       file,
       behind: view.showsRows ? show : undefined,
@@ -69,7 +70,7 @@ export function ReaderPage() {
                   {view.folder}
                 </Link>
               }
-              line={`${view.about} ${capital(view.shown.page.freshness)}.`}
+              line={`${view.about} ${capital(view.freshness)}.`}
               actions={
                 <>
                   <Favourite report={view.report} title={view.title} favourite={view.favourite} />
@@ -94,7 +95,7 @@ export function ReaderPage() {
               <BehindSheet
                 key={JSON.stringify(behind)}
                 report={view.report}
-                cut={{ ...cut, page: view.shown.page.id }}
+                cut={{ ...cut, page: view.page }}
                 behind={behind}
                 close={() => show(null)}
               />
@@ -109,11 +110,7 @@ export function ReaderPage() {
               />
             )}
             <CutSentence view={view} cut={cut} set={set} />
-            <PageTabs
-              pages={view.pages}
-              current={view.shown.page.id}
-              choose={(page) => set({ page, tables: {} })}
-            />
+            <PageTabs pages={view.pages} current={view.page} choose={(page) => set({ page, tables: {} })} />
             <p className="text-quiet pt-1 text-xs print:hidden">
               {words.reader.takeAlong}{" "}
               {(["PDF", "XLSX", "PNG"] as const).map((kind) => (
@@ -126,7 +123,11 @@ export function ReaderPage() {
               className={report.isPlaceholderData ? "opacity-60" : ""}
               aria-busy={report.isPlaceholderData}
             >
-              <ReportPage view={view.shown} live={live(view)} />
+              {view.shown ? (
+                <ReportPage view={view.shown} live={live(view)} />
+              ) : (
+                <AskFirst view={view} cut={cut} change={(filters) => set({ filters })} />
+              )}
             </div>
           </>
         )}
@@ -147,7 +148,7 @@ interface SubscribeProps {
 
 /** From exactly what is on the screen, or from the report as it was published. */
 function Subscribe({ id, cut, kept, view }: SubscribeProps) {
-  const asShown = writeCut({ ...cut, page: view.shown.page.id });
+  const asShown = writeCut({ ...cut, page: view.page });
   asShown.set("report", id);
   if (kept) asShown.set("cut", String(kept.id));
   return (

@@ -163,6 +163,7 @@ export const en = {
       BLOCK: (name: string) => `block “${name}”`,
       COLUMN: (name: string) => `column “${name}”`,
       FILTER: (name: string) => `filter on “${name}”`,
+      ANSWER: (ask: string) => `no answer to “${ask}”, which is asked now`,
     },
     line: (version: number, changed: boolean) =>
       `Version ${version} is published${changed ? "; what you write is not yet" : ""}.`,
@@ -494,6 +495,7 @@ export const en = {
         TOP: `${column}: the ${first} with the most ${measure}`,
         EMPTY: `without ${column}`,
         FILLED: `with ${column}`,
+        ANSWER: first,
       }[test];
     },
     search: (title: string) => `Find a ${title.toLowerCase()}`,
@@ -771,6 +773,14 @@ export const en = {
     saveFile: "save the file itself",
     sheet: (at: number, many: number) => `Sheet ${at} of ${many}`,
     text: "as text",
+  },
+
+  questions: {
+    answer: "Answer",
+    first: (ask: string) => `Answer first: ${ask}`,
+    line: "This report shows nothing until it is said; a subscription says it once, for all its issues.",
+    said: (ask: string, answer: string) => `${ask} ${answer || "…"}`,
+    title: (many: number) => (many === 1 ? "The report asks first" : `The report asks ${many} things first`),
   },
 
   reader: {

@@ -1704,7 +1704,7 @@ export interface components {
         Filter: {
             column: string;
             /** @enum {string} */
-            test: "ANY_OF" | "NONE_OF" | "CONTAINS" | "BETWEEN" | "TOP" | "EMPTY" | "FILLED";
+            test: "ANY_OF" | "NONE_OF" | "CONTAINS" | "BETWEEN" | "TOP" | "EMPTY" | "FILLED" | "ANSWER";
             values: string[];
         };
         Fit: {
@@ -1883,7 +1883,7 @@ export interface components {
         };
         LostLine: {
             /** @enum {string} */
-            kind: "PAGE" | "BLOCK" | "COLUMN" | "FILTER";
+            kind: "PAGE" | "BLOCK" | "COLUMN" | "FILTER" | "ANSWER";
             name: string;
         };
         Made: {
@@ -2100,6 +2100,19 @@ export interface components {
             text: string;
             missing: boolean;
         };
+        QuestionView: {
+            name: string;
+            ask: string;
+            /** @enum {string} */
+            kind: "COLUMN" | "NUMBER" | "DAY" | "CHOICE";
+            within: string;
+            from: number | null;
+            to: number | null;
+            choices: {
+                [key: string]: string[];
+            };
+            preset: string;
+        };
         ReadMark: {
             read: boolean;
         };
@@ -2122,7 +2135,10 @@ export interface components {
             ownerView: boolean;
             limits: string[];
             warning: string;
-            shown: components["schemas"]["PageView"];
+            page: string;
+            freshness: string;
+            questions: components["schemas"]["QuestionView"][];
+            shown: components["schemas"]["PageView"] | null;
         };
         Receipt: {
             words: string;

@@ -34,8 +34,14 @@ class ReportSchemaTest {
             about: What a report may hold.
             data: sailings
             tags: [all]
+            questions:
+              - {ask: "Which route?", column: route}
+              - {ask: "From what?", name: bound, answer: number, from: 1, to: 60, default: 10}
+              - {ask: "Since when?", name: since, answer: day, default: 2026-01-01}
+              - {ask: "Which half?", name: half, choose: [summer, winter]}
+              - {ask: "Which month?", name: month, within: half, choose: {summer: ["5"], winter: [11, 12]}}
             compute:
-              late: 'if delay > 10 then "late" else "in time"'
+              late: 'if delay > bound then "late" else "in time"'
             filters: [route, late]
             rows: [date, route, late]
             columns: {route: Route}

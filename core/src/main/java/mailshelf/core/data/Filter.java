@@ -30,7 +30,9 @@ public record Filter(String column, Test test, List<String> values) {
         /** The row has no value. */
         EMPTY,
         /** The row has a value. */
-        FILLED
+        FILLED,
+        /** No test of rows: what a question of the report, by its name, is answered. */
+        ANSWER
     }
 
     public Filter {
@@ -44,7 +46,7 @@ public record Filter(String column, Test test, List<String> values) {
     private static boolean isWhole(Test test, List<String> values) {
         return switch (test) {
             case ANY_OF, NONE_OF -> !values.isEmpty();
-            case CONTAINS -> values.size() == 1 && !values.get(0).isBlank();
+            case CONTAINS, ANSWER -> values.size() == 1 && !values.get(0).isBlank();
             case BETWEEN -> values.size() == 2 && !values.equals(List.of("", ""));
             case TOP -> values.size() == 2 && values.get(0).matches("[1-9]\\d{0,2}") && isFew(values.get(0));
             case EMPTY, FILLED -> values.isEmpty();
@@ -69,6 +71,7 @@ public record Filter(String column, Test test, List<String> values) {
                         && values.stream().allMatch(value -> value.isEmpty() || isOf(to.type(), value));
             case TOP -> to.type() == ColumnType.TEXT;
             case EMPTY, FILLED -> true;
+            case ANSWER -> false;
         };
     }
 

@@ -44,7 +44,7 @@ interface RowTest {
                     }
                     case EMPTY -> passing(text, word -> false, true);
                     case FILLED -> passing(text, word -> true, false);
-                    case BETWEEN, TOP -> throw notReady(filter);
+                    case BETWEEN, TOP, ANSWER -> throw notReady(filter);
                 });
     }
 
@@ -69,7 +69,7 @@ interface RowTest {
                         values,
                         bound(column, filter.values().get(0), RoundingMode.CEILING, Cells.Numbers.NONE + 1),
                         bound(column, filter.values().get(1), RoundingMode.FLOOR, Long.MAX_VALUE));
-            case CONTAINS, TOP -> throw notReady(filter);
+            case CONTAINS, TOP, ANSWER -> throw notReady(filter);
         };
     }
 

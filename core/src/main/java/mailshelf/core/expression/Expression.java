@@ -3,6 +3,7 @@ package mailshelf.core.expression;
 import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.Map;
+import java.util.TreeMap;
 import mailshelf.core.data.Cells;
 import mailshelf.core.data.Column;
 import mailshelf.core.data.Computed;
@@ -28,15 +29,19 @@ public final class Expression {
 
     /**
      * @param columns that it may name
+     * @param given what else it may name
      * @throws BadExpression where it cannot be read, or its types do not go together
      */
-    public static Expression read(String text, Collection<Column> columns) throws BadExpression {
+    public static Expression read(String text, Collection<Column> columns, Map<String, Given> given)
+            throws BadExpression {
         if (text.length() > LONGEST) {
             throw new BadExpression(LONGEST, "an expression has at most " + LONGEST + " characters");
         }
         Map<String, Column> byName = new LinkedHashMap<>();
         columns.forEach(column -> byName.put(column.name(), column));
-        return new Expression(text, new Parser(Token.all(text), byName).whole());
+        // what is given is a part of what is meant: two columns that are written the same may differ by it
+        String meant = given.isEmpty() ? text : text + " " + new TreeMap<>(given);
+        return new Expression(meant, new Parser(Token.all(text), byName, given).whole());
     }
 
     public boolean isCondition() {

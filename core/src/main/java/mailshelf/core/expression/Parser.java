@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.Stream;
 import mailshelf.core.data.Cells;
 import mailshelf.core.data.Column;
 
@@ -22,12 +23,14 @@ final class Parser {
 
     private final List<Token> tokens;
     private final Map<String, Column> columns;
+    private final Map<String, Given> given;
     private int at;
     private int depth;
 
-    Parser(List<Token> tokens, Map<String, Column> columns) {
+    Parser(List<Token> tokens, Map<String, Column> columns, Map<String, Given> given) {
         this.tokens = tokens;
         this.columns = columns;
+        this.given = given;
     }
 
     Term whole() throws BadExpression {
@@ -276,11 +279,23 @@ final class Parser {
 
     private static Term date(Token token) throws BadExpression {
         try {
-            int day = (int) LocalDate.parse(token.text()).toEpochDay();
-            return new Term.Days(cells -> row -> day);
+            return day(LocalDate.parse(token.text()));
         } catch (DateTimeException e) {
             throw new BadExpression(token.position(), token + " is no day of the calendar");
         }
+    }
+
+    private static Term day(LocalDate date) {
+        int day = (int) date.toEpochDay();
+        return new Term.Days(cells -> row -> day);
+    }
+
+    private static Term given(Given given) {
+        return switch (given.type()) {
+            case TEXT -> new Term.Texts(cells -> row -> given.value());
+            case NUMBER -> Arithmetic.constant(new BigDecimal(given.value()));
+            case DATE -> day(LocalDate.parse(given.value()));
+        };
     }
 
     private Term bracketed(Token token) throws BadExpression {
@@ -303,10 +318,18 @@ final class Parser {
     }
 
     private Term column(Token token) throws BadExpression {
+        if (given.containsKey(token.text())) {
+            return given(given.get(token.text()));
+        }
         Column column = columns.get(token.text());
         if (column == null) {
             throw new BadExpression(
-                    token.position(), "no column " + token + "; there are " + String.join(", ", columns.keySet()));
+                    token.position(),
+                    "no column " + token + "; there are "
+                            + String.join(
+                                    ", ",
+                                    Stream.concat(columns.keySet().stream(), given.keySet().stream())
+                                            .toList()));
         }
         String name = column.name();
         return switch (column.type()) {

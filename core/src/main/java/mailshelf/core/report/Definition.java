@@ -1,5 +1,6 @@
 package mailshelf.core.report;
 
+import java.util.Collections;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -7,6 +8,7 @@ import java.util.stream.Stream;
 import mailshelf.core.data.Column;
 import mailshelf.core.data.Computed;
 import mailshelf.core.data.Filter;
+import mailshelf.core.data.Newest;
 import mailshelf.core.data.Slice;
 import mailshelf.core.data.Table;
 
@@ -15,27 +17,37 @@ import mailshelf.core.data.Table;
  *
  * @param about the question that it answers, one sentence
  * @param dataSet name of the data set
+ * @param questions what has to be said before it shows anything, each after the one that it is within
  * @param filters the text columns that readers are offered first to narrow by, in order
  * @param rows the columns of the rows behind a figure, in order; none where they are not shown
  * @param columns those of its data set, then those computed
  * @param computed columns besides those of the data set, each from those before it
  * @param columnTitles how columns are called on pages
  * @param measures by the names that blocks and filters know them by
+ * @param source what it was read from
  */
 public record Definition(
         String title,
         String about,
         String dataSet,
         List<String> tags,
+        List<ReportQuestion> questions,
         List<String> filters,
         List<String> rows,
         List<Column> columns,
         List<Computed> computed,
         Map<String, String> columnTitles,
         Map<String, Measure> measures,
-        List<Page> pages) {
+        List<Page> pages,
+        Source source) {
+    private static final int ANSWERED_KEPT = 100;
+
+    /** Reading takes a millisecond or two, and one who reads asks for many things of the same answers. */
+    private static final Map<Answered, Definition> ANSWERED = Collections.synchronizedMap(new Newest<>(ANSWERED_KEPT));
+
     public Definition {
         tags = List.copyOf(tags);
+        questions = List.copyOf(questions);
         filters = List.copyOf(filters);
         rows = List.copyOf(rows);
         columns = List.copyOf(columns);
@@ -44,6 +56,11 @@ public record Definition(
         measures = Map.copyOf(measures);
         pages = List.copyOf(pages);
     }
+
+    /** A text, and the columns of the data set that it is over. */
+    record Source(String yaml, List<Column> columns) {}
+
+    private record Answered(Source source, Map<String, String> answers) {}
 
     /** A page: its name, unique in the report, and its blocks in reading order. */
     public record Page(String id, String title, List<Block> blocks) {
@@ -63,14 +80,42 @@ public record Definition(
 
     /** The columns that readers may narrow by: those offered first, then the others that they may see. */
     public List<Column> narrowable() {
-        return Stream.concat(filters.stream(), rows.stream())
+        Stream<String> asked = questions.stream()
+                .filter(question -> question.kind() == ReportQuestion.Kind.COLUMN)
+                .map(ReportQuestion::name);
+        return Stream.of(asked, filters.stream(), rows.stream())
+                .flatMap(names -> names)
                 .distinct()
                 .flatMap(name -> column(name).stream())
                 .toList();
     }
 
+    /** As it computes with the answers that are among some filters. */
+    public Definition answered(List<Filter> filters) {
+        Map<String, String> answers = new Answers(questions, filters).given();
+        return answers.isEmpty()
+                ? this
+                : ANSWERED.computeIfAbsent(
+                        new Answered(source, answers), asked -> DefinitionReader.read(asked.source(), asked.answers()));
+    }
+
+    /** Those of its questions that some filters leave without an answer that goes with the others. */
+    public List<ReportQuestion> unanswered(List<Filter> filters) {
+        return new Answers(questions, filters).open();
+    }
+
+    /** The same filters with all that counts as answered, said or not. */
+    List<Filter> withPresets(List<Filter> filters) {
+        return new Answers(questions, filters).withPresets(filters);
+    }
+
     /** Whether readers may narrow by it, and it makes sense. */
     public boolean takes(Filter filter) {
+        if (filter.test() == Filter.Test.ANSWER) {
+            return question(filter.column())
+                    .filter(question -> question.mayBe(filter.values().get(0)))
+                    .isPresent();
+        }
         return narrowable().stream()
                 .anyMatch(column -> column.name().equals(filter.column())
                         && filter.fits(column)
@@ -85,7 +130,16 @@ public record Definition(
                         filter.values().get(0),
                         measures.get(filter.values().get(1)).title())
                 : filter.values();
-        return new Filter(columnTitle(filter.column()), filter.test(), values);
+        String column = filter.test() == Filter.Test.ANSWER
+                ? question(filter.column()).orElseThrow().ask()
+                : columnTitle(filter.column());
+        return new Filter(column, filter.test(), values);
+    }
+
+    private Optional<ReportQuestion> question(String name) {
+        return questions.stream()
+                .filter(question -> question.name().equals(name))
+                .findFirst();
     }
 
     public String columnTitle(String column) {

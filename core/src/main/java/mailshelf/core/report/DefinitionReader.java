@@ -17,12 +17,19 @@ import org.snakeyaml.engine.v2.nodes.Node;
 /** Reads a report's definition from YAML; the format is described in docs/report-format.md. */
 public final class DefinitionReader {
     private final List<Problem.Fault> faults = new ArrayList<>();
+    private final Definition.Source source;
+    private final YamlCursor root;
+    private final QuestionReader questions;
     private final ReaderScope scope;
     private final MeasureReader measures;
     private final BlockReader blocks;
 
-    private DefinitionReader(List<Column> columns) {
-        this.scope = new ReaderScope(columns);
+    private DefinitionReader(Definition.Source source, Map<String, String> answers) {
+        this.source = source;
+        this.root = new YamlCursor(compose(source.yaml()), faults);
+        this.questions = new QuestionReader(source.columns());
+        questions.readAll(root);
+        this.scope = new ReaderScope(source.columns(), questions.given(answers));
         this.measures = new MeasureReader(scope);
         this.blocks = new BlockReader(scope, measures);
     }
@@ -40,8 +47,13 @@ public final class DefinitionReader {
      * @throws Problem {@code report.not-readable} with line and column of each fault
      */
     public static Definition read(String yaml, List<Column> columns) {
-        DefinitionReader reader = new DefinitionReader(columns);
-        Definition definition = reader.definition(new YamlCursor(compose(yaml), reader.faults));
+        return read(new Definition.Source(yaml, columns), Map.of());
+    }
+
+    /** @param answers to its questions, by their names */
+    static Definition read(Definition.Source source, Map<String, String> answers) {
+        DefinitionReader reader = new DefinitionReader(source, answers);
+        Definition definition = reader.definition();
         throwIfAny(reader.faults);
         return definition;
     }
@@ -72,7 +84,7 @@ public final class DefinitionReader {
         return new Problem(Problem.Kind.INVALID, "report.not-readable", faults, first.field() + ": " + first.message());
     }
 
-    private Definition definition(YamlCursor root) {
+    private Definition definition() {
         String title = root.name("report");
         String about = root.text("about");
         String data = root.text("data");
@@ -80,7 +92,7 @@ public final class DefinitionReader {
         root.mapping("compute").ifPresent(scope::readComputed);
         List<String> filters = root.texts("filters");
         filters.forEach(filter -> scope.require(root, "filters", filter, ColumnType.TEXT));
-        List<String> rows = rows(root);
+        List<String> rows = rows();
         Map<String, String> titles = new HashMap<>();
         root.mapping("columns").ifPresent(names -> {
             for (String column : names.keys()) {
@@ -104,17 +116,19 @@ public final class DefinitionReader {
                 about,
                 data,
                 tags,
+                questions.all(),
                 filters,
                 rows,
                 scope.columns(),
                 scope.computed(),
                 titles,
                 measures.all(),
-                pages);
+                pages,
+                source);
     }
 
     /** Without any said, all of them; "none" shows no rows at all. */
-    private List<String> rows(YamlCursor root) {
+    private List<String> rows() {
         if (!root.has("rows")) {
             return scope.columns().stream().map(Column::name).toList();
         }

@@ -96,7 +96,9 @@ public final class Evaluation {
                 question.period(),
                 question.window(),
                 question.before(),
-                question.filters().stream().map(definition::named).toList(),
+                definition.withPresets(question.filters()).stream()
+                        .map(definition::named)
+                        .toList(),
                 slice.allowed(),
                 question.freshness(),
                 rows.cells(ROWS).at(0, 0),

@@ -29,6 +29,7 @@ public final class FilterWords {
         return switch (named.test()) {
             case ANY_OF, NONE_OF -> words.say(key, column, words.shortList(values, mostValues));
             case CONTAINS -> words.say(key, column, values.get(0));
+            case ANSWER -> words.say(key, column, value(values.get(0)));
             case BETWEEN -> between(column, values.get(0), values.get(1));
             case TOP -> words.say(key, column, values.get(0), values.get(1));
             case EMPTY, FILLED -> words.say(key, column);

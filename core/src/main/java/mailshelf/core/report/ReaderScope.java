@@ -14,14 +14,18 @@ import mailshelf.core.data.Computed;
 import mailshelf.core.data.Filter;
 import mailshelf.core.expression.BadExpression;
 import mailshelf.core.expression.Expression;
+import mailshelf.core.expression.Given;
 import mailshelf.core.wording.OneLine;
 
 /** The columns that a definition may name: those of its data set, and those that it computes. */
 final class ReaderScope {
     private final Map<String, Column> columns = new LinkedHashMap<>();
+    private final Map<String, Given> given;
     private final Set<Computed> computed = new LinkedHashSet<>();
 
-    ReaderScope(List<Column> ofDataSet) {
+    /** @param given what expressions know besides columns */
+    ReaderScope(List<Column> ofDataSet, Map<String, Given> given) {
+        this.given = given;
         ofDataSet.forEach(column -> columns.put(column.name(), column));
     }
 
@@ -37,8 +41,9 @@ final class ReaderScope {
     /** Each may be computed from those before it. */
     void readComputed(YamlCursor all) {
         for (String name : all.keys()) {
-            if (columns.containsKey(name)) {
-                all.fault(name, "there is a column \"" + name + "\" already");
+            if (columns.containsKey(name) || given.containsKey(name)) {
+                String what = given.containsKey(name) ? "question" : "column";
+                all.fault(name, "there is a " + what + " \"" + name + "\" already");
             } else if (!OneLine.isName(name)) {
                 all.fault(name, "a column's name has at most " + OneLine.LONGEST_NAME + " characters on one line");
             } else {
@@ -53,7 +58,7 @@ final class ReaderScope {
     private Optional<Expression> expression(YamlCursor in, String key) {
         return in.optionalText(key).flatMap(text -> {
             try {
-                return Optional.of(Expression.read(text, columns.values()));
+                return Optional.of(Expression.read(text, columns.values(), given));
             } catch (BadExpression e) {
                 in.faultIn(key, e.position(), e.getMessage());
                 return Optional.empty();

@@ -99,13 +99,13 @@ public final class Writing {
         for (Filter filter : model.filters()) {
             parts.add(new FilterWords(words, Integer.MAX_VALUE).of(filter));
         }
-        limits(model, words).forEach(parts::add);
+        limits(model.allowed(), words).forEach(parts::add);
         return String.join(" · ", parts);
     }
 
     /** What row rules limit a page to, in words: one for each rule. */
-    public static List<String> limits(PageModel model, Words words) {
-        return model.allowed().stream().map(rule -> limit(rule, words)).toList();
+    public static List<String> limits(List<Allowed> allowed, Words words) {
+        return allowed.stream().map(rule -> limit(rule, words)).toList();
     }
 
     private static String limit(Allowed rule, Words words) {

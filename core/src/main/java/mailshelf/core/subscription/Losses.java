@@ -19,7 +19,9 @@ public record Losses(List<Loss> lost) {
         PAGE,
         BLOCK,
         COLUMN,
-        FILTER
+        FILTER,
+        /** A question that is asked now, and that nobody has answered. */
+        ANSWER
     }
 
     /** @param name as readers know it */
@@ -43,6 +45,11 @@ public record Losses(List<Loss> lost) {
         terms.filters().stream()
                 .filter(filter -> !after.takes(filter))
                 .map(filter -> new Loss(Kind.FILTER, before.columnTitle(filter.column())))
+                .forEach(lost::add);
+        after.unanswered(terms.filters()).stream()
+                .filter(question ->
+                        before.questions().stream().noneMatch(was -> was.name().equals(question.name())))
+                .map(question -> new Loss(Kind.ANSWER, question.ask()))
                 .forEach(lost::add);
         return new Losses(lost);
     }
@@ -96,7 +103,7 @@ public record Losses(List<Loss> lost) {
 
     /** Whether it cannot go on as its owner wants it. */
     public boolean hasToPause(Terms terms, Definition after) {
-        return lost.stream().anyMatch(loss -> loss.kind() == Kind.FILTER)
+        return lost.stream().anyMatch(loss -> loss.kind() == Kind.FILTER || loss.kind() == Kind.ANSWER)
                 || pagesLeft(terms, after).isEmpty();
     }
 }

@@ -214,7 +214,8 @@ public final class Sentence {
     }
 
     private static String filterWords(Filter named, Words words, int mostValues) {
-        String column = named.column().toLowerCase(words.locale());
+        boolean answer = named.test() == Filter.Test.ANSWER;
+        String column = answer ? named.column() : named.column().toLowerCase(words.locale());
         String said = new FilterWords(words, mostValues).of(new Filter(column, named.test(), named.values()));
         return named.test() == Filter.Test.ANY_OF ? words.say("sentence.filter", column, said) : said;
     }

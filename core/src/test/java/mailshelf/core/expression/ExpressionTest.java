@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.catchThrowableOfType;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
 import mailshelf.core.data.Column;
@@ -107,7 +108,7 @@ class ExpressionTest {
             else                             | 0  | expected a value, not "else"
             """)
     void is_refused_with_its_place(String text, int position, String message) {
-        BadExpression bad = catchThrowableOfType(BadExpression.class, () -> Expression.read(text, COLUMNS));
+        BadExpression bad = catchThrowableOfType(BadExpression.class, () -> Expression.read(text, COLUMNS, Map.of()));
 
         assertThat(bad).isNotNull();
         assertThat(bad.position()).isEqualTo(position);
@@ -118,10 +119,10 @@ class ExpressionTest {
     void deep_and_long_ones_are_refused_or_computed_but_never_exhaust_the_stack() throws BadExpression {
         assertThat(values("1" + "+1".repeat(900))).contains("901");
         BadExpression deep = catchThrowableOfType(
-                BadExpression.class, () -> Expression.read("(".repeat(900) + "1" + ")".repeat(900), COLUMNS));
+                BadExpression.class, () -> Expression.read("(".repeat(900) + "1" + ")".repeat(900), COLUMNS, Map.of()));
         assertThat(deep).hasMessageContaining("nested more than");
         assertThat(catchThrowableOfType(
-                        BadExpression.class, () -> Expression.read("not ".repeat(400) + "1 = 1", COLUMNS)))
+                        BadExpression.class, () -> Expression.read("not ".repeat(400) + "1 = 1", COLUMNS, Map.of())))
                 .hasMessageContaining("nested more than");
     }
 
@@ -211,14 +212,15 @@ class ExpressionTest {
 
     @Test
     void one_may_be_computed_from_another_and_equal_ones_are_computed_once() throws BadExpression {
-        Computed total = Expression.read("seats * fare", COLUMNS).column("total");
+        Computed total = Expression.read("seats * fare", COLUMNS, Map.of()).column("total");
         List<Column> more = List.of(COLUMNS.get(0), total.column());
-        Computed large = Expression.read("total > 100", more).column("large");
+        Computed large = Expression.read("total > 100", more, Map.of()).column("large");
         Table table = TABLE.with(List.of(total, large));
 
         assertThat(table.raw("large", 1)).isEqualTo("yes");
         assertThat(table.values("large")).containsExactly("yes");
-        assertThat(TABLE.with(List.of(Expression.read("seats * fare", COLUMNS).column("total"), large)))
+        assertThat(TABLE.with(List.of(
+                        Expression.read("seats * fare", COLUMNS, Map.of()).column("total"), large)))
                 .isSameAs(table);
     }
 
@@ -231,7 +233,7 @@ class ExpressionTest {
     }
 
     private static String value(String text, Table table, int row) throws BadExpression {
-        return table.with(List.of(Expression.read(text, COLUMNS).column("result")))
+        return table.with(List.of(Expression.read(text, COLUMNS, Map.of()).column("result")))
                 .raw("result", row);
     }
 

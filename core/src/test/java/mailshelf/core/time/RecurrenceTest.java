@@ -15,7 +15,7 @@ import org.junit.jupiter.params.provider.ValueSource;
 class RecurrenceTest {
     static Stream<Recurrence> all() {
         return Stream.of(
-                        Stream.of(new Recurrence.Daily()),
+                        Stream.of(new Recurrence.Daily(), new Recurrence.OnDemand()),
                         Stream.of(
                                 new Recurrence.Weekly(Set.of(DayOfWeek.MONDAY)),
                                 new Recurrence.Weekly(Set.of(DayOfWeek.SUNDAY, DayOfWeek.THURSDAY)),
@@ -37,7 +37,7 @@ class RecurrenceTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"", "FREQ=SOMETIMES", "FREQ=YEARLY", "FREQ=HOURLY", "BYDAY=MO", "every Monday"})
+    @ValueSource(strings = {" ", "FREQ=SOMETIMES", "FREQ=YEARLY", "FREQ=HOURLY", "BYDAY=MO", "every Monday"})
     void what_is_no_rule_that_is_kept_is_refused(String rule) {
         assertThatThrownBy(() -> Recurrence.parse(rule)).isInstanceOf(IllegalArgumentException.class);
     }

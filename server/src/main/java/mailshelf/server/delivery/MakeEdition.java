@@ -43,9 +43,10 @@ public class MakeEdition {
         Terms terms = order.terms();
         Evaluation.Question question = Evaluation.Question.of(
                 terms.period(), terms.sendDay(order.at()), terms.firstDayOfWeek(), terms.filters(), order.freshness());
-        return order.definition().pages().stream()
+        Definition definition = order.definition().answered(terms.filters());
+        return definition.pages().stream()
                 .filter(page -> terms.pages().contains(page.id()))
-                .map(page -> Evaluation.page(order.definition(), page, order.slice(), question))
+                .map(page -> Evaluation.page(definition, page, order.slice(), question))
                 .toList();
     }
 

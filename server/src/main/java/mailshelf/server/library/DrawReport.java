@@ -31,7 +31,7 @@ class DrawReport {
 
     private final Map<Key, Drawing> drawn = Collections.synchronizedMap(new Newest<>(KEPT));
 
-    /** @param chart empty where the page has none */
+    /** @param chart empty where the page has none, or asks something first */
     record Drawing(Optional<ChartSvg> chart) {}
 
     DrawReport(ReadReport read) {
@@ -40,6 +40,9 @@ class DrawReport {
 
     Drawing run(Person who, ReportId id) {
         ReadReport.Asked page = read.asked(who, id, new ReadReport.Wish("", CalendarPeriod.LAST_WEEK, Map.of(), WIDTH));
+        if (!page.open().isEmpty()) {
+            return new Drawing(Optional.empty());
+        }
         Key key = new Key(
                 page.definition(),
                 page.question().freshness().load(),

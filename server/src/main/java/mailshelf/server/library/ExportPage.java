@@ -63,7 +63,7 @@ class ExportPage {
     /** @param block the id of one block; "" for the page */
     File run(Person who, ReportId id, ReadReport.Wish wish, FileKind kind, String block) {
         Words words = Words.in(Languages.supported(who.locale()));
-        PageModel model = read.asked(who, id, wish).model();
+        PageModel model = read.asked(who, id, wish).answered().model();
         Written.Page page = Writing.page(model, words, who.zone());
         byte[] bytes = switch (kind) {
             case PDF -> pdf(who, page, words);
@@ -87,7 +87,7 @@ class ExportPage {
     }
 
     Rows rows(Person who, ReportId id, ReadRows.Wish wish) {
-        ReadReport.Asked page = read.asked(who, id, wish.page());
+        ReadReport.Asked page = read.asked(who, id, wish.page()).answered();
         PageModel.TableModel table = rows.table(id, page, wish);
         Words words = Words.in(Languages.supported(who.locale()));
         String of = String.join(", ", rows.of(page, wish.mark(), words, who));

@@ -9,15 +9,18 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 import mailshelf.core.Problem;
 import mailshelf.core.data.Column;
 import mailshelf.core.data.Filter;
 import mailshelf.core.report.Definition;
+import mailshelf.core.report.ReportQuestion;
 
 /**
  * Filters as they stand in an address: {@code filter=route:3 Sandvoll–Ness}, once a value, {@code except=} for all
  * others, {@code contains=cause:wind}, {@code between=delay:10..30} with either end left out, {@code
- * top=route:5..cancelled}, {@code empty=cause}, {@code filled=cause}.
+ * top=route:5..cancelled}, {@code empty=cause}, {@code filled=cause}; and what questions are answered, {@code
+ * answer=late:10}.
  */
 public final class Filters {
     private static final Map<Filter.Test, String> NAMES = new EnumMap<>(Map.of(
@@ -27,7 +30,8 @@ public final class Filters {
             Filter.Test.BETWEEN, "between",
             Filter.Test.TOP, "top",
             Filter.Test.EMPTY, "empty",
-            Filter.Test.FILLED, "filled"));
+            Filter.Test.FILLED, "filled",
+            Filter.Test.ANSWER, "answer"));
     private static final String AND = "..";
 
     private Filters() {}
@@ -43,7 +47,7 @@ public final class Filters {
         NAMES.forEach((test, name) -> {
             Map<String, List<String>> byColumn = new LinkedHashMap<>();
             for (String parameter : parameters.getOrDefault(name, new String[0])) {
-                String column = column(parameter, definition).orElseThrow(() -> bad(parameter));
+                String column = column(parameter, test, definition).orElseThrow(() -> bad(parameter));
                 String value = parameter.equals(column) ? "" : parameter.substring(column.length() + 1);
                 byColumn.computeIfAbsent(column, added -> new ArrayList<>()).add(value);
             }
@@ -54,10 +58,11 @@ public final class Filters {
     }
 
     /** Names may have colons in them, so that the longest that fits is meant. */
-    private static Optional<String> column(String parameter, Definition definition) {
-        return definition.narrowable().stream()
-                .map(Column::name)
-                .filter(name -> parameter.equals(name) || parameter.startsWith(name + ":"))
+    private static Optional<String> column(String parameter, Filter.Test test, Definition definition) {
+        Stream<String> names = test == Filter.Test.ANSWER
+                ? definition.questions().stream().map(ReportQuestion::name)
+                : definition.narrowable().stream().map(Column::name);
+        return names.filter(name -> parameter.equals(name) || parameter.startsWith(name + ":"))
                 .max((a, b) -> Integer.compare(a.length(), b.length()));
     }
 
@@ -65,7 +70,7 @@ public final class Filters {
         try {
             return switch (test) {
                 case ANY_OF, NONE_OF -> List.of(new Filter(column, test, values));
-                case CONTAINS ->
+                case CONTAINS, ANSWER ->
                     values.stream()
                             .map(value -> new Filter(column, test, List.of(value)))
                             .toList();
@@ -98,7 +103,7 @@ public final class Filters {
         StringBuilder query = new StringBuilder();
         for (Filter filter : filters) {
             List<String> values = switch (filter.test()) {
-                case ANY_OF, NONE_OF, CONTAINS -> filter.values();
+                case ANY_OF, NONE_OF, CONTAINS, ANSWER -> filter.values();
                 case BETWEEN, TOP -> List.of(String.join(AND, filter.values()));
                 case EMPTY, FILLED -> List.of("");
             };

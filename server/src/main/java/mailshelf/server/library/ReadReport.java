@@ -17,6 +17,7 @@ import mailshelf.core.report.Definition;
 import mailshelf.core.report.Evaluation;
 import mailshelf.core.report.PageModel;
 import mailshelf.core.report.ReportId;
+import mailshelf.core.report.ReportQuestion;
 import mailshelf.core.report.Writing;
 import mailshelf.core.report.Written;
 import mailshelf.core.rights.Person;
@@ -111,6 +112,9 @@ public class ReadReport {
      * @param ruled titles of the columns by which row rules limit what people see
      * @param limits what row rules limit the page to for this reader, in words
      * @param warning what the reader must know of the data before he trusts the figures; "" for nothing
+     * @param page the id of the page that is asked for
+     * @param questions what it asks before it shows anything
+     * @param shown the page; empty while a question is open
      * @param ownerView whether issues may show all what their owner may see
      */
     public record ReaderView(
@@ -131,7 +135,10 @@ public class ReadReport {
             boolean ownerView,
             List<String> limits,
             String warning,
-            PageView shown) {}
+            String page,
+            String freshness,
+            List<Questions.QuestionView> questions,
+            Optional<PageView> shown) {}
 
     ReadReport(
             Gate gate,
@@ -190,7 +197,7 @@ public class ReadReport {
                             .findFirst());
         });
         Definition definition = found.published().definition();
-        PageModel model = asked(who, found.published(), found.viewer(), wish).model();
+        Asked asked = asked(who, found.published(), found.viewer(), wish);
         Words words = Words.in(Languages.supported(who.locale()));
         return new ReaderView(
                 id,
@@ -214,12 +221,15 @@ public class ReadReport {
                 found.mayPublish(),
                 found.ruled(),
                 found.published().dataSet().ownerView(),
-                Writing.limits(model, words),
+                Writing.limits(asked.slice().allowed(), words),
                 found.failed()
                         .map(attempt -> words.say(
                                 "reader.load-failed", words.dates(who.zone()).moment(attempt.at()), attempt.failure()))
                         .orElse(""),
-                view(who, model, wish.chartWidth()));
+                asked.page().id(),
+                Writing.freshness(asked.question().freshness(), words, who.zone()),
+                Questions.of(definition),
+                asked.open().isEmpty() ? Optional.of(view(who, asked.model(), wish.chartWidth())) : Optional.empty());
     }
 
     /** Once in a while, as one who reads on asks for the same again and again. */
@@ -247,8 +257,24 @@ public class ReadReport {
         return asked(who, found.published(), found.viewer(), wish);
     }
 
-    /** A page, and what its figures are made from. */
+    /**
+     * A page, and what its figures are made from.
+     *
+     * @param definition as it computes with the answers that were given
+     */
     record Asked(Definition definition, Definition.Page page, Slice slice, Evaluation.Question question) {
+        List<ReportQuestion> open() {
+            return definition.unanswered(question.filters());
+        }
+
+        /** @throws Problem while the report asks something that is not answered */
+        Asked answered() {
+            open().stream().findFirst().ifPresent(question -> {
+                throw Problem.invalid("report.unanswered", question.ask());
+            });
+            return this;
+        }
+
         PageModel model() {
             return Evaluation.page(definition, page, slice, question);
         }
@@ -256,8 +282,8 @@ public class ReadReport {
 
     /** @throws Problem for a page or filter that the definition does not have, or data that were never loaded */
     Asked asked(Person who, Definitions.Published published, Viewer viewer, Wish wish) {
-        Definition definition = published.definition();
-        List<Filter> filters = Filters.parse(wish.address(), definition);
+        List<Filter> filters = Filters.parse(wish.address(), published.definition());
+        Definition definition = published.definition().answered(filters);
         Tables.Loaded loaded = tables.newest(published.dataSet());
         Slice slice = loaded.seenBy(viewer);
         Definition.Page page = wish.page().isEmpty()
@@ -300,7 +326,9 @@ public class ReadReport {
                         column.name(),
                         definition.columnTitle(column.name()),
                         column.type(),
-                        definition.filters().contains(column.name())))
+                        definition.filters().contains(column.name())
+                                || definition.questions().stream()
+                                        .anyMatch(question -> question.name().equals(column.name()))))
                 .toList();
     }
 }

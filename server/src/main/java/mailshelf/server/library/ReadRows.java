@@ -80,7 +80,7 @@ class ReadRows {
     }
 
     RowsView run(Person who, ReportId id, Wish wish, int from) {
-        ReadReport.Asked page = read.asked(who, id, wish.page());
+        ReadReport.Asked page = read.asked(who, id, wish.page()).answered();
         PageModel.TableModel all = table(id, page, wish);
         int first = Math.max(0, Math.min(from, all.rows().size()));
         int end = Math.min(all.rows().size(), first + AT_ONCE);

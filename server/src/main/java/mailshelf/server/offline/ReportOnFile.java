@@ -9,10 +9,12 @@ import java.time.DayOfWeek;
 import java.time.LocalDate;
 import java.time.ZoneOffset;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import mailshelf.core.Problem;
 import mailshelf.core.data.Column;
 import mailshelf.core.data.ColumnType;
+import mailshelf.core.data.Filter;
 import mailshelf.core.data.Slicing;
 import mailshelf.core.data.Table;
 import mailshelf.core.data.TableBuilder;
@@ -24,9 +26,11 @@ import mailshelf.core.report.Definition;
 import mailshelf.core.report.DefinitionReader;
 import mailshelf.core.report.Evaluation;
 import mailshelf.core.report.PageModel;
+import mailshelf.core.report.ReportQuestion;
 import mailshelf.core.rights.PersonId;
 import mailshelf.core.time.Period;
 import mailshelf.server.data.IncomingCsv;
+import mailshelf.server.library.Filters;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
@@ -64,6 +68,12 @@ final class ReportOnFile {
             description = "the day that the period is counted from (default: the one after the last in the data)")
     Optional<LocalDate> on = Optional.empty();
 
+    @Option(
+            names = "--answer",
+            paramLabel = "NAME=ANSWER",
+            description = "what a question of the report is answered; once a question")
+    Map<String, String> answers = Map.of();
+
     /** What was read: checked against each other. */
     record Read(Definition definition, Table table) {}
 
@@ -95,18 +105,38 @@ final class ReportOnFile {
         Period asked = Period.parse(period).orElseThrow(() -> Problem.invalid("report.bad-period", period));
         LocalDate from = on.or(() -> read.table().lastDay().map(last -> last.plusDays(1)))
                 .orElseThrow(() -> Problem.invalid("data.none-loaded", data.getFileName()));
+        List<Filter> filters = filters(read.definition());
+        Definition definition = read.definition().answered(filters);
         Evaluation.Question question = Evaluation.Question.of(
                 asked,
                 from,
                 DayOfWeek.MONDAY,
-                List.of(),
+                filters,
                 new PageModel.Freshness(
                         read.table().lastDay(),
                         from.atStartOfDay(ZoneOffset.UTC).toInstant(),
                         1));
         var slice = new Slicing(read.table()).of(new Viewer(new PersonId(1), List.of()));
-        return read.definition().pages().stream()
-                .map(page -> Evaluation.page(read.definition(), page, slice, question))
+        return definition.pages().stream()
+                .map(page -> Evaluation.page(definition, page, slice, question))
                 .toList();
+    }
+
+    /** @throws Problem for an answer to what the report does not ask, and for what it asks without an answer */
+    private List<Filter> filters(Definition definition) {
+        List<Filter> filters = answers.entrySet().stream()
+                .map(answer -> filter(definition, answer.getKey(), answer.getValue()))
+                .toList();
+        Filters.requireOffered(filters, definition);
+        definition.unanswered(filters).stream().findFirst().ifPresent(open -> {
+            throw Problem.invalid("report.unanswered-file", open.ask(), open.name());
+        });
+        return filters;
+    }
+
+    private static Filter filter(Definition definition, String name, String answer) {
+        boolean isColumn = definition.questions().stream()
+                .anyMatch(question -> question.name().equals(name) && question.kind() == ReportQuestion.Kind.COLUMN);
+        return new Filter(name, isColumn ? Filter.Test.ANY_OF : Filter.Test.ANSWER, List.of(answer));
     }
 }

@@ -102,6 +102,16 @@ class CheckTerms {
                 .dataSet();
     }
 
+    /** Refuses to send what leaves a question of the report open. */
+    void requireAnswered(Tx tx, Terms terms) {
+        Definition definition = definitions
+                .newest(tx, reports.find(tx, terms.report()).orElseThrow())
+                .definition();
+        definition.unanswered(terms.filters()).stream().findFirst().ifPresent(question -> {
+            throw Problem.invalid("subscription.unanswered", question.ask(), terms.name());
+        });
+    }
+
     /** Refuses pages and columns that the report does not have. */
     void requireOffered(Terms terms, Definition definition) {
         Filters.requireOffered(terms.filters(), definition);

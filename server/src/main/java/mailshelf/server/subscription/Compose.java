@@ -1,6 +1,7 @@
 package mailshelf.server.subscription;
 
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import mailshelf.core.Problem;
@@ -128,12 +129,19 @@ class Compose {
         Terms terms = found.terms();
         Instant now = clock.instant();
         Words words = Describe.words(who);
-        Optional<Edition> edition = terms.pages().isEmpty() || !found.withheld().isEmpty()
-                ? Optional.empty()
-                : Optional.of(edition(found, now));
+        boolean open =
+                !found.published().definition().unanswered(terms.filters()).isEmpty();
+        List<Part> missing = new ArrayList<>(terms.missing());
+        if (open) {
+            missing.add(Part.FILTER);
+        }
+        Optional<Edition> edition =
+                terms.pages().isEmpty() || open || !found.withheld().isEmpty()
+                        ? Optional.empty()
+                        : Optional.of(edition(found, now));
         return new Composed(
                 found.sentence(),
-                terms.missing(),
+                missing,
                 found.notes(),
                 sends(terms, now, words),
                 days(terms, now, words),
@@ -159,6 +167,11 @@ class Compose {
                     "subscription.copy-not-yours",
                     found.as().name());
         }
+        found.published().definition().unanswered(found.terms().filters()).stream()
+                .findFirst()
+                .ifPresent(question -> {
+                    throw Problem.invalid("report.unanswered", question.ask());
+                });
         return edition(found, clock.instant()).pdf().orElseThrow(Problem::notFound);
     }
 

@@ -72,6 +72,9 @@ class KeepSubscription {
             Terms terms = follow.asFollowed(tx, who, wanted);
             check.require(tx, who, terms);
             check.requireSeenAs(tx, terms);
+            if (start) {
+                check.requireAnswered(tx, terms);
+            }
             Subscription draft =
                     new Subscription(new SubscriptionId(0), who.id(), State.DRAFT, "", 1, terms, Optional.empty());
             SubscriptionId made = subscriptions.insert(tx, start ? draft.start(now) : draft, now);
@@ -97,6 +100,9 @@ class KeepSubscription {
             Terms terms = follow.asFollowed(tx, owner, wanted);
             check.require(tx, owner, terms);
             check.requireSeenAs(tx, terms);
+            if (before.state() != State.DRAFT) {
+                check.requireAnswered(tx, terms);
+            }
             terms.recipients().stream()
                     .filter(person -> !before.terms().recipients().contains(person))
                     .forEach(person -> subscriptions.comeBack(tx, id, person));
@@ -160,6 +166,7 @@ class KeepSubscription {
     private void moveWithRights(Person who, SubscriptionId id, Act act, UnaryOperator<Subscription> next) {
         move(who, id, act, (tx, before) -> {
             check.require(tx, owner(tx, before), before.terms());
+            check.requireAnswered(tx, before.terms());
             return next.apply(before);
         });
     }

@@ -101,6 +101,7 @@ class SendByHand {
             Subscription subscription = gate.changeable(tx, who, id);
             subscription.requireSendable();
             check.require(tx, who, subscription.terms());
+            check.requireAnswered(tx, subscription.terms());
             audit.keep(tx, who, Act.SEND_ASKED, Thing.of(subscription));
             return bookRun.byHand(tx, subscription, who, UUID.randomUUID().toString(), clock.instant());
         });
@@ -116,6 +117,7 @@ class SendByHand {
             Terms terms = follow.asFollowed(tx, who, wanted).withoutCut();
             check.require(tx, who, terms);
             check.requireSeenAs(tx, terms);
+            check.requireAnswered(tx, terms);
             Subscription draft =
                     new Subscription(new SubscriptionId(0), who.id(), State.DRAFT, "", 1, terms, Optional.empty());
             SubscriptionId id = subscriptions.insert(tx, draft.sentOnce(), now);
@@ -131,6 +133,7 @@ class SendByHand {
     RunId trial(Person who, SubscriptionId id) {
         RunId run = database.inTransaction(tx -> {
             Subscription subscription = gate.triable(tx, who, id);
+            check.requireAnswered(tx, subscription.terms());
             audit.keep(tx, who, Act.TRIAL_ASKED, Thing.of(subscription));
             return bookRun.trial(tx, subscription, who, UUID.randomUUID().toString(), clock.instant());
         });
