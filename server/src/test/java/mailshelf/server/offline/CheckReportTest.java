@@ -117,6 +117,27 @@ class CheckReportTest {
         assertThat(render("-o", pdf.toString(), "--period", "lately").err()).contains("“lately” is no period");
     }
 
+    @Test
+    void what_the_report_asks_is_answered_on_the_command_line() throws IOException {
+        Files.writeString(
+                report,
+                REPORT.replace(
+                                "filters:",
+                                "questions: [{ask: 'Large from?', name: large, answer: number}, {ask: 'Whose?', column: boat}]\nfilters:")
+                        .replace("sum: kilos,", "sum: kilos, where: kilos >= large,"));
+        Path csv = folder.resolve("out.csv");
+        String[] asked = {"-o", csv.toString(), "--block", "b2", "--period", "2026-11-01/2026-11-30", "--answer"};
+
+        Said open =
+                render(Stream.concat(Stream.of(asked), Stream.of("large=1000")).toArray(String[]::new));
+        Said answered = render(Stream.concat(Stream.of(asked), Stream.of("large=1000", "--answer", "boat=Lunde"))
+                .toArray(String[]::new));
+
+        assertThat(open.err()).contains("The report asks first: Whose?", "--answer \"boat=…\"");
+        assertThat(answered.status()).isZero();
+        assertThat(Files.readString(csv)).contains("Lunde,1204.5,").doesNotContain("Havsule");
+    }
+
     private Said check(String... more) {
         return run(new CommandLine(new CheckReport()), more);
     }
