@@ -68,7 +68,7 @@ function Block({ id, page, drawings, live }: PartProps & { id: string }) {
     );
   }
   const table = page.tables.find((each) => each.id === id);
-  if (table && live && table.keys.length === 0) {
+  if (table?.ofData && live) {
     return (
       <>
         <RowsTable title={table.title} {...live.table(id)} />

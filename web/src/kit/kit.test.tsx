@@ -322,6 +322,7 @@ describe("a page of a report", () => {
           { title: "Route", number: false },
           { title: "Change", number: true },
         ],
+        ofData: false,
         keys: [["1 Ness–Hovden"]],
         count: 1,
         rows: [
@@ -337,6 +338,7 @@ describe("a page of a report", () => {
         id: "t2",
         title: "Nothing",
         heads: [{ title: "Route", number: false }],
+        ofData: true,
         keys: [],
         count: 0,
         rows: [],

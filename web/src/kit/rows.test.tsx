@@ -21,6 +21,7 @@ function stretch(from: number, columns = COLUMNS) {
       id: "",
       title: "",
       heads: columns.map(({ title }) => ({ title, number: false })),
+      ofData: true,
       keys: [],
       count: ALL,
       rows: Array.from({ length: 200 }, (_, i) =>

@@ -40,7 +40,7 @@ export function Entry({ entry, folder }: Props) {
         <p className="text-quiet text-xs">{words.library.from(entry.owner, folder, entry.tags)}</p>
       </div>
       <div className="text-xs sm:text-right">
-        <p className="text-quiet">{words.library.count(entry.pages, entry.subscribers)}</p>
+        <p className="text-quiet">{words.library.count(entry.kind, entry.pages, entry.subscribers)}</p>
         {mine && <p className="text-success">{words.library.youGet(mine.name)}</p>}
         <p className="pt-1 text-sm">
           {mine ? (

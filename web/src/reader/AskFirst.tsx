@@ -22,7 +22,9 @@ export function AskFirst({ view, cut, change }: Props) {
       <ol>
         {view.questions.map((question) => (
           <li key={question.name} className="border-base-300 border-t py-4 not-first:mt-4 first:mt-4">
-            <p className="pb-2 font-serif text-lg font-semibold">{question.ask}</p>
+            {(question.kind === "COLUMN" || question.kind === "CHOICE") && (
+              <p className="pb-2 font-serif text-lg font-semibold">{question.ask}</p>
+            )}
             <Answer question={question} view={view} cut={cut} change={change} />
           </li>
         ))}

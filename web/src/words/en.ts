@@ -618,8 +618,8 @@ export const en = {
   library: {
     all: "Show everything",
     change: "Change what I get",
-    count: (pages: number, subscribers: number) =>
-      `${counted(pages, "page", "pages")} · ${counted(subscribers, "person is", "people are")} sent it`,
+    count: (kind: Api["Entry"]["kind"], pages: number, subscribers: number) =>
+      `${kind === "DASHBOARD" ? "dashboard, " : ""}${counted(pages, "page", "pages")} · ${counted(subscribers, "person is", "people are")} sent it`,
     folders: "Folders",
     foundIn: (text: string) => `found in “${text}”`,
     from: (owner: string, folder: string | undefined, tags: string[]) =>

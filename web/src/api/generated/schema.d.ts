@@ -1652,6 +1652,8 @@ export interface components {
             id: number;
             title: string;
             about: string;
+            /** @enum {string} */
+            kind: "REPORT" | "DASHBOARD";
             /** Format: int64 */
             folder: number;
             owner: string;
@@ -2415,6 +2417,7 @@ export interface components {
             id: string;
             title: string;
             heads: components["schemas"]["Head"][];
+            ofData: boolean;
             keys: string[][];
             /** Format: int64 */
             count: number;

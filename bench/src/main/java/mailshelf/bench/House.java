@@ -59,7 +59,7 @@ final class House implements AutoCloseable {
     static House of(Path folder, int people, int smtpPort) {
         Path data = folder.resolve("data");
         House house = new House(data, freePort(), smtpPort, new ArrayList<>());
-        house.launch(Map.of(), "demo", "--data", data.toString(), "--port", String.valueOf(house.port));
+        house.launch(Map.of(), "demo", "--tickets", "20000", "--data", data.toString(), "--port", String.valueOf(house.port));
         house.awaitAnswer();
         house.stop();
         try (Database database = Database.open(data)) {

@@ -32,6 +32,7 @@ class ReportSchemaTest {
     private static final String EVERYTHING = """
             report: Everything
             about: What a report may hold.
+            kind: dashboard
             data: sailings
             tags: [all]
             questions:

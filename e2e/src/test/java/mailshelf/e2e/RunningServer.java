@@ -32,7 +32,7 @@ public final class RunningServer implements AutoCloseable {
 
     /** Starts the demo on a folder and waits until it answers. */
     static RunningServer on(Path data, String... options) {
-        RunningServer server = new RunningServer(data, freePort(), List.of("demo"));
+        RunningServer server = new RunningServer(data, freePort(), List.of("demo", "--tickets", "20000"));
         server.start(options);
         return server;
     }

@@ -14,8 +14,9 @@ import mailshelf.server.mail.MailTls;
  * @param baseUrl how readers reach the server; links in mails begin with it, without a slash at the end
  * @param mailAddress the house's own address, from which mails come
  * @param smtpHost mail server
- * @param deadlyArrow where a test has the process die
  * @param demo whether the demo's parts (one-click sign-in, mail room, movable clock) are there
+ * @param demoTickets how many rows the largest data set of a new demo has
+ * @param deadlyArrow where a test has the process die
  */
 public record HouseSettings(
         Path data,
@@ -27,6 +28,7 @@ public record HouseSettings(
         int smtpPort,
         MailTls smtpTls,
         boolean demo,
+        long demoTickets,
         Optional<Arrow> deadlyArrow) {
 
     /** The domain of Message-IDs and List-Ids. */

@@ -132,6 +132,7 @@ public final class Main implements Callable<Integer> {
                     smtpPort,
                     smtpTls,
                     false,
+                    0,
                     Optional.empty());
             if (place.fresh && database.isPresent()) {
                 System.err.println("--fresh empties what other servers use: leave it out, or leave out --database.");
@@ -156,6 +157,12 @@ public final class Main implements Callable<Integer> {
         int smtpPort;
 
         @Option(
+                names = "--tickets",
+                description = "how many tickets a new demo has sold, its largest data set (default ${DEFAULT-VALUE})",
+                defaultValue = "1000000")
+        long tickets;
+
+        @Option(
                 names = "--die-behind",
                 hidden = true,
                 description = "dies there, once; for tests of what a crash leaves")
@@ -174,6 +181,7 @@ public final class Main implements Callable<Integer> {
                     mailPort,
                     MailTls.NEVER,
                     true,
+                    tickets,
                     Optional.ofNullable(dieBehind));
             return ServerStart.run(settings, "localhost", place.port, place.fresh);
         }

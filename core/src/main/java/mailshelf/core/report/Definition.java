@@ -16,6 +16,7 @@ import mailshelf.core.data.Table;
  * A report as its publisher wrote it, checked against the columns of its data set.
  *
  * @param about the question that it answers, one sentence
+ * @param kind how it is meant to be looked at
  * @param dataSet name of the data set
  * @param questions what has to be said before it shows anything, each after the one that it is within
  * @param filters the text columns that readers are offered first to narrow by, in order
@@ -29,6 +30,7 @@ import mailshelf.core.data.Table;
 public record Definition(
         String title,
         String about,
+        Kind kind,
         String dataSet,
         List<String> tags,
         List<ReportQuestion> questions,
@@ -55,6 +57,14 @@ public record Definition(
         columnTitles = Map.copyOf(columnTitles);
         measures = Map.copyOf(measures);
         pages = List.copyOf(pages);
+    }
+
+    /** How a report is meant to be looked at. */
+    public enum Kind {
+        /** Pages to be read. */
+        REPORT,
+        /** For a glance. */
+        DASHBOARD
     }
 
     /** A text, and the columns of the data set that it is over. */

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.stream.Stream;
 import mailshelf.core.Problem;
 import mailshelf.core.data.Column;
@@ -87,6 +88,7 @@ public final class DefinitionReader {
     private Definition definition() {
         String title = root.name("report");
         String about = root.text("about");
+        Definition.Kind kind = kind();
         String data = root.text("data");
         List<String> tags = root.texts("tags");
         root.mapping("compute").ifPresent(scope::readComputed);
@@ -114,6 +116,7 @@ public final class DefinitionReader {
         return new Definition(
                 title,
                 about,
+                kind,
                 data,
                 tags,
                 questions.all(),
@@ -125,6 +128,14 @@ public final class DefinitionReader {
                 measures.all(),
                 pages,
                 source);
+    }
+
+    private Definition.Kind kind() {
+        String kind = root.optionalText("kind").orElse("report");
+        if (!Set.of("report", "dashboard").contains(kind)) {
+            root.fault("kind", "\"kind\" is report or dashboard");
+        }
+        return kind.equals("dashboard") ? Definition.Kind.DASHBOARD : Definition.Kind.REPORT;
     }
 
     /** Without any said, all of them; "none" shows no rows at all. */

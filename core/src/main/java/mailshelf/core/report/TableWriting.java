@@ -43,6 +43,7 @@ final class TableWriting {
                 table.id(),
                 table.title(),
                 columns.stream().map(this::head).toList(),
+                table.count().isPresent(),
                 keys(table, subtotals),
                 table.count().orElse((long) rows.size()),
                 rows,

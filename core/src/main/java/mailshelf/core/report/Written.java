@@ -86,6 +86,7 @@ public final class Written {
     /**
      * A table, every cell as it is to be read.
      *
+     * @param ofData whether its lines are rows of the data, rather than sums of some
      * @param keys what its lines are known by, where each is of values of columns; none where they are rows of the data
      * @param count how many rows there are, of which {@code rows} may be the first
      * @param note what its emphasis means; "" where there is none
@@ -94,6 +95,7 @@ public final class Written {
             String id,
             String title,
             List<Head> heads,
+            boolean ofData,
             List<List<String>> keys,
             long count,
             List<List<Cell>> rows,

@@ -50,6 +50,6 @@ public record MailContent(
             }
             rows.add(row);
         }
-        return new Written.Table(chart.id(), chart.title(), heads, List.of(), rows.size(), rows, List.of(), "");
+        return new Written.Table(chart.id(), chart.title(), heads, false, List.of(), rows.size(), rows, List.of(), "");
     }
 }

@@ -76,7 +76,7 @@ class HostileLabelsTest {
                 4,
                 List.of(figure("a"), figure("b")),
                 List.of(chart(Block.ChartKind.BARS, false), chart(Block.ChartKind.LINE, false)),
-                List.of(new Written.Table("t", MARKUP, heads, List.of(), rows.size(), rows, List.of(), "")),
+                List.of(new Written.Table("t", MARKUP, heads, true, List.of(), rows.size(), rows, List.of(), "")),
                 List.of(new Written.Text("x", ENDLESS, ENDLESS + " " + MARKUP)),
                 List.of("a", "b", "BARS", "LINE", "t", "x"));
         return ReportPdf.of(

@@ -8,6 +8,7 @@ import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
+import java.nio.file.Path;
 import java.util.Map;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -62,6 +63,18 @@ final class DemoApi implements AutoCloseable {
                 .build());
     }
 
+    JsonNode postCsv(String path, Path csv) throws IOException {
+        return send(request(path)
+                .header("Content-Type", "text/csv; charset=UTF-8")
+                .POST(HttpRequest.BodyPublishers.ofFile(csv))
+                .build());
+    }
+
+    /** Whether it is done or refused. */
+    void attempt(String path) {
+        answer(request(path).POST(HttpRequest.BodyPublishers.noBody()).build());
+    }
+
     private HttpRequest.Builder json(String path) {
         return request(path).header("Content-Type", "application/json");
     }
@@ -77,13 +90,17 @@ final class DemoApi implements AutoCloseable {
     }
 
     private JsonNode send(HttpRequest request) {
+        HttpResponse<String> response = answer(request);
+        if (response.statusCode() >= 400) {
+            throw new IllegalStateException(request.method() + " "
+                    + request.uri().getPath() + " answered " + response.statusCode() + ": " + response.body());
+        }
+        return response.body().isEmpty() ? JSON.nullNode() : JSON.readTree(response.body());
+    }
+
+    private HttpResponse<String> answer(HttpRequest request) {
         try {
-            HttpResponse<String> response = client.send(request, HttpResponse.BodyHandlers.ofString());
-            if (response.statusCode() >= 400) {
-                throw new IllegalStateException(request.method() + " "
-                        + request.uri().getPath() + " answered " + response.statusCode() + ": " + response.body());
-            }
-            return response.body().isEmpty() ? JSON.nullNode() : JSON.readTree(response.body());
+            return client.send(request, HttpResponse.BodyHandlers.ofString());
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         } catch (InterruptedException e) {

@@ -1,16 +1,11 @@
 package mailshelf.server.demo;
 
-import java.io.IOException;
-import java.io.InputStream;
 import java.io.PrintStream;
-import java.io.UncheckedIOException;
-import java.nio.charset.StandardCharsets;
 import java.time.DayOfWeek;
 import java.time.Instant;
 import java.time.InstantSource;
 import java.time.LocalDate;
 import java.time.LocalTime;
-import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -36,13 +31,14 @@ import tools.jackson.databind.JsonNode;
 @Component
 @Profile("demo")
 class DemoHouse implements Opening {
-    private static final int MONTHS_OF_DATA = 24;
+    static final int MONTHS_OF_DATA = 24;
     private static final int WEEKS_OF_ISSUES = 8;
-    private static final String DOMAIN = "@brinewater.example";
+    static final String DOMAIN = "@brinewater.example";
 
     private final Database database;
     private final PersonStore people;
     private final DemoState state;
+    private final DemoLibrary library;
     private final DayLoads dayLoads;
     private final MoveClock moveClock;
     private final BusinessClock clock;
@@ -54,6 +50,7 @@ class DemoHouse implements Opening {
             Database database,
             PersonStore people,
             DemoState state,
+            DemoLibrary library,
             DayLoads dayLoads,
             MoveClock moveClock,
             BusinessClock clock,
@@ -62,6 +59,7 @@ class DemoHouse implements Opening {
         this.database = database;
         this.people = people;
         this.state = state;
+        this.library = library;
         this.dayLoads = dayLoads;
         this.moveClock = moveClock;
         this.clock = clock;
@@ -90,9 +88,13 @@ class DemoHouse implements Opening {
         clock.moveTo(past.atTime(9, 0).atZone(DayLoads.ZONE).toInstant());
         try (DemoApi administrator = DemoApi.as(settings.baseUrl(), administrator())) {
             people(administrator);
-            reports(administrator, folders(administrator, groups(administrator)), past);
+            state.loader(persons.get("Sunniva Rein"));
+            Map<String, Long> groups = groups(administrator);
+            Map<String, Long> folders = library.begin(administrator, groups, past.minusDays(1));
             subscriptions();
             passEightWeeks(administrator);
+            library.grow(administrator, groups, folders);
+            laterSubscriptions();
         }
         state.ready();
     }
@@ -146,72 +148,6 @@ class DemoHouse implements Opening {
         return groups;
     }
 
-    private Map<String, Long> folders(DemoApi administrator, Map<String, Long> groups) {
-        Map<String, Long> folders = new LinkedHashMap<>();
-        for (String name : List.of("Traffic", "Passengers")) {
-            folders.put(
-                    name,
-                    administrator
-                            .post("/api/v1/folders", Map.of("name", name))
-                            .get("id")
-                            .asLong());
-        }
-        grant(administrator, folders.get("Traffic"), groups.get("Operations"), "SUBSCRIBE_TEAMMATES");
-        grant(administrator, folders.get("Traffic"), groups.get("Route leads"), "SUBSCRIBE_SELF");
-        grant(administrator, folders.get("Traffic"), groups.get("Board"), "SEE");
-        grant(administrator, folders.get("Passengers"), groups.get("Operations"), "SUBSCRIBE_TEAMMATES");
-        grant(administrator, folders.get("Passengers"), groups.get("Route leads"), "SEE");
-        grant(administrator, folders.get("Passengers"), groups.get("Board"), "SUBSCRIBE_SELF");
-        return folders;
-    }
-
-    private static void grant(DemoApi administrator, long folder, long group, String verb) {
-        administrator.put("/api/v1/grants/" + folder + "/" + group, Map.of("verbs", List.of(verb)));
-    }
-
-    private void reports(DemoApi administrator, Map<String, Long> folders, LocalDate past) {
-        List<Map<String, Object>> columns = new ArrayList<>();
-        for (String name : Sailings.COLUMNS) {
-            String type = switch (name) {
-                case "date" -> "DATE";
-                case "delay", "passengers", "cars" -> "NUMBER";
-                default -> "TEXT";
-            };
-            columns.add(Map.of("name", name, "type", type, "decimals", 0));
-        }
-        long dataSet = administrator
-                .post(
-                        "/api/v1/data-sets",
-                        Map.of(
-                                "folder",
-                                folders.get("Traffic"),
-                                "name",
-                                "sailings",
-                                "columns",
-                                columns,
-                                "dateColumn",
-                                "date"))
-                .get("id")
-                .asLong();
-        LocalDate first = past.minusMonths(MONTHS_OF_DATA).plusWeeks(WEEKS_OF_ISSUES);
-        administrator.postCsv(
-                "/api/v1/data-sets/" + dataSet + "/loads",
-                dayLoads.csv(first.datesUntil(past).toList()));
-        state.loaded(past.minusDays(1));
-        state.feed(dataSet, persons.get("Sunniva Rein"));
-        publish(administrator, folders.get("Traffic"), "cancelled-sailings.yaml");
-        publish(administrator, folders.get("Passengers"), "passengers-carried.yaml");
-    }
-
-    private static void publish(DemoApi administrator, long folder, String resource) {
-        try (InputStream in = DemoHouse.class.getResourceAsStream(resource)) {
-            String yaml = new String(in.readAllBytes(), StandardCharsets.UTF_8);
-            administrator.post("/api/v1/reports", Map.of("folder", folder, "yaml", yaml));
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
-    }
-
     private void subscriptions() {
         try (DemoApi marit = DemoApi.as(settings.baseUrl(), persons.get("Marit Lunde"))) {
             ofOperations(marit);
@@ -219,6 +155,44 @@ class DemoHouse implements Opening {
         try (DemoApi ida = DemoApi.as(settings.baseUrl(), persons.get("Ida Solvang"))) {
             ofRouteLead(ida);
         }
+    }
+
+    /** Of reports that came later; nothing has been sent of them yet. */
+    private void laterSubscriptions() {
+        try (DemoApi marit = DemoApi.as(settings.baseUrl(), persons.get("Marit Lunde"))) {
+            subscribe(
+                    marit,
+                    Map.of(
+                            "name", "Crew hours, each lead his own route",
+                            "report", report(marit, "Crew hours"),
+                            "pages", List.of("hours"),
+                            "filters", List.of(),
+                            "recipients", ids("Ida Solvang", "Tor Egeland", "Jon Aasen", "Rita Bø"),
+                            "output", Map.of("pdf", true, "picture", false),
+                            "schedule", schedule("FREQ=WEEKLY;BYDAY=MO", "07:15")));
+        }
+        try (DemoApi anders = DemoApi.as(settings.baseUrl(), persons.get("Anders Moe"))) {
+            subscribe(
+                    anders,
+                    Map.of(
+                            "name", "Ticket sales, month by month",
+                            "report", report(anders, "Ticket sales"),
+                            "pages", List.of("overview"),
+                            "filters", List.of(),
+                            "recipients", ids("Anders Moe"),
+                            "output", Map.of("pdf", true, "picture", false),
+                            "schedule", schedule("FREQ=MONTHLY;BYMONTHDAY=1", "07:30"),
+                            "period", "last-month"));
+        }
+    }
+
+    private static long report(DemoApi who, String title) {
+        for (JsonNode entry : who.get("/api/v1/library").get("entries")) {
+            if (entry.get("title").asString().equals(title)) {
+                return entry.get("id").asLong();
+            }
+        }
+        throw new IllegalStateException("There is no report " + title);
     }
 
     private void ofOperations(DemoApi marit) {
@@ -276,7 +250,7 @@ class DemoHouse implements Opening {
 
     private static void subscribe(DemoApi owner, Map<String, Object> terms) {
         Map<String, Object> whole = new LinkedHashMap<>(terms);
-        whole.put("period", "last-week");
+        whole.putIfAbsent("period", "last-week");
         whole.put("firstDayOfWeek", "MONDAY");
         whole.put("seenAs", "RECIPIENT");
         whole.put("locale", "en");

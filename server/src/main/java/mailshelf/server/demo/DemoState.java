@@ -7,14 +7,14 @@ import mailshelf.store.SettingStore;
 import org.springframework.context.annotation.Profile;
 import org.springframework.stereotype.Component;
 
-/** What the demo remembers about itself: the day it was opened, which data set is fed, and up to which day. */
+/** What the demo remembers about itself: the day it was opened, which data sets are fed, and up to which day. */
 @Component
 @Profile("demo")
 class DemoState {
     private static final String OPENING = "demo-opening-day";
-    private static final String DATA_SET = "demo-data-set";
+    private static final String DATA_SET = "demo-data-set-";
     private static final String LOADER = "demo-loader";
-    private static final String LOADED_TO = "demo-loaded-to";
+    private static final String LOADED_TO = "demo-loaded-to-";
     private static final String READY = "demo-ready";
 
     private final Database database;
@@ -33,25 +33,31 @@ class DemoState {
         put(OPENING, day.toString());
     }
 
-    void feed(long dataSet, long loader) {
-        put(DATA_SET, Long.toString(dataSet));
-        put(LOADER, Long.toString(loader));
+    /** @param feed whose rows go into the data set */
+    void feed(String feed, long dataSet) {
+        put(DATA_SET + feed, Long.toString(dataSet));
     }
 
-    Optional<Long> dataSet() {
-        return find(DATA_SET).map(Long::valueOf);
+    long dataSet(String feed) {
+        return find(DATA_SET + feed).map(Long::valueOf).orElseThrow();
+    }
+
+    /** Who brings all rows in. */
+    void loader(long person) {
+        put(LOADER, Long.toString(person));
     }
 
     long loader() {
         return find(LOADER).map(Long::valueOf).orElseThrow();
     }
 
-    Optional<LocalDate> loadedTo() {
-        return find(LOADED_TO).map(LocalDate::parse);
+    /** The last day of a feed that is loaded; empty before the first. */
+    Optional<LocalDate> loadedTo(String feed) {
+        return find(LOADED_TO + feed).map(LocalDate::parse);
     }
 
-    void loaded(LocalDate day) {
-        put(LOADED_TO, day.toString());
+    void loaded(String feed, LocalDate day) {
+        put(LOADED_TO + feed, day.toString());
     }
 
     boolean isReady() {

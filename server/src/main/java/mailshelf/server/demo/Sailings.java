@@ -7,28 +7,15 @@ import java.time.Month;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
+import java.util.stream.Stream;
+import mailshelf.core.data.Column;
 
 /**
  * The sailings of Brinewater Ferries, a made-up operator: the same day gives the same rows, whenever it is asked for.
  * Figures have stories to find: quiet weekends in winter, a full summer, a week of storm, a vessel in dock, one route
  * whose engine is old.
  */
-final class Sailings {
-    static final List<String> COLUMNS = List.of(
-            "date",
-            "route",
-            "vessel",
-            "from",
-            "to",
-            "planned",
-            "actual",
-            "delay",
-            "passengers",
-            "cars",
-            "cancelled",
-            "cause",
-            "on time");
-
+final class Sailings implements Feed {
     private static final long SEED = 20_261_125L;
     private static final List<Route> ROUTES = List.of(
             new Route("1 Ness–Hovden", "Ness", "Hovden", List.of("Alke", "Lomvi"), 20, 118, 34),
@@ -50,8 +37,32 @@ final class Sailings {
 
     private record Cancelled(boolean yes, String cause) {}
 
-    /** All sailings of a day as CSV records, in the order of departure. */
-    List<List<String>> of(LocalDate day) {
+    @Override
+    public String dataSet() {
+        return "sailings";
+    }
+
+    @Override
+    public List<Column> columns() {
+        return List.of(
+                Column.date("date"),
+                Column.text("route"),
+                Column.text("vessel"),
+                Column.text("from"),
+                Column.text("to"),
+                Column.text("planned"),
+                Column.text("actual"),
+                Column.number("delay", 0),
+                Column.number("passengers", 0),
+                Column.number("cars", 0),
+                Column.text("cancelled"),
+                Column.text("cause"),
+                Column.text("on time"));
+    }
+
+    /** In the order of departure. */
+    @Override
+    public Stream<List<String>> of(LocalDate day) {
         Random random = new Random(SEED ^ day.toEpochDay() * 0x9E3779B97F4A7C15L);
         List<List<String>> rows = new ArrayList<>();
         for (Route route : ROUTES) {
@@ -60,7 +71,7 @@ final class Sailings {
                 rows.add(row(day, route, i, sailings, random));
             }
         }
-        return rows;
+        return rows.stream();
     }
 
     private List<String> row(LocalDate day, Route route, int i, int sailings, Random random) {
@@ -90,7 +101,7 @@ final class Sailings {
     }
 
     private Cancelled cancelled(LocalDate day, Route route, boolean inDock, Random random) {
-        double wind = isStorm(day) ? 0.16 : isWinter(day) ? 0.016 : 0.006;
+        double wind = isStorm(day) ? 0.16 : Feed.isWinter(day) ? 0.016 : 0.006;
         double crew = day.getMonth() == Month.JULY ? 0.010 : 0.006;
         double engine = route.name().startsWith("3") ? 0.008 : 0.003;
         if (inDock) {
@@ -110,15 +121,15 @@ final class Sailings {
     }
 
     private int delay(LocalDate day, Random random) {
-        double mean = isStorm(day) ? 9 : isSummer(day) ? 3.2 : 1.8;
+        double mean = isStorm(day) ? 9 : Feed.isSummer(day) ? 3.2 : 1.8;
         return (int) Math.min(95, Math.floor(-mean * Math.log(1 - random.nextDouble())));
     }
 
     private static double fill(LocalDate day, LocalTime planned) {
-        double season = isSummer(day) ? 1.35 : isWinter(day) ? 0.72 : 0.9;
+        double season = Feed.isSummer(day) ? 1.35 : Feed.isWinter(day) ? 0.72 : 0.9;
         boolean rush = planned.getHour() == 7 || planned.getHour() == 16;
         double hour = rush ? 1.5 : planned.getHour() < 6 ? 0.4 : 0.85;
-        return season * hour * (isWeekend(day) && !isSummer(day) ? 0.75 : 1);
+        return season * hour * (isWeekend(day) && !Feed.isSummer(day) ? 0.75 : 1);
     }
 
     private boolean isStorm(LocalDate day) {
@@ -132,13 +143,5 @@ final class Sailings {
 
     private static boolean isWeekend(LocalDate day) {
         return day.getDayOfWeek().getValue() >= DayOfWeek.SATURDAY.getValue();
-    }
-
-    private static boolean isSummer(LocalDate day) {
-        return day.getMonthValue() >= 6 && day.getMonthValue() <= 8;
-    }
-
-    private static boolean isWinter(LocalDate day) {
-        return day.getMonthValue() <= 2 || day.getMonthValue() >= 11;
     }
 }

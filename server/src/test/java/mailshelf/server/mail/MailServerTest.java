@@ -91,6 +91,7 @@ class MailServerTest {
                 port,
                 tls,
                 false,
+                0,
                 Optional.empty());
         return new MailServer(settings).send(List.of(MAIL), IDA);
     }

@@ -102,7 +102,8 @@ public final class Databases {
         String first = e.getMessage() == null ? e.getSQLState() : e.getMessage();
         String line = first.replaceFirst("(?s); SQL statement:.*", "")
                 .replaceAll("\\s+", " ")
-                .strip();
+                .strip()
+                .replaceFirst("\\.$", "");
         return line.length() > 300 ? line.substring(0, 300) + "…" : line;
     }
 }

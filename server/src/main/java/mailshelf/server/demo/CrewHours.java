@@ -1,0 +1,57 @@
+package mailshelf.server.demo;
+
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Locale;
+import java.util.random.RandomGenerator;
+import java.util.stream.Stream;
+import mailshelf.core.data.Column;
+
+/** Hours worked by route and duty; overtime where the regular vessel is in dock. */
+final class CrewHours implements Feed {
+    static final List<String> ROUTES = List.of(
+            "1 Ness–Hovden", "2 Hovden–Skarv", "3 Sandvoll–Ness", "4 Skarv–Ytre Holm", "5 Holm ring", "6 Night boat");
+    private static final List<String> DUTIES = List.of("bridge", "deck", "engine", "café");
+
+    private final LocalDate opening;
+
+    CrewHours(LocalDate opening) {
+        this.opening = opening;
+    }
+
+    @Override
+    public String dataSet() {
+        return "crew hours";
+    }
+
+    @Override
+    public List<Column> columns() {
+        return List.of(
+                Column.date("day"),
+                Column.text("route"),
+                Column.text("duty"),
+                Column.number("hours", 1),
+                Column.number("overtime", 1),
+                Column.number("ill", 0));
+    }
+
+    @Override
+    public Stream<List<String>> of(LocalDate day) {
+        RandomGenerator chance = chance(day);
+        return ROUTES.stream().flatMap(route -> DUTIES.stream().map(duty -> worked(day, route, duty, chance)));
+    }
+
+    private List<String> worked(LocalDate day, String route, String duty, RandomGenerator chance) {
+        int shifts = route.startsWith("1") ? 6 : route.startsWith("6") ? 2 : 4;
+        boolean inDock = route.startsWith("3") && !day.isBefore(opening.minusDays(13));
+        double over = (inDock ? 5 : 1) * chance.nextDouble() * (duty.equals("engine") ? 2 : 1);
+        int ill = chance.nextInt(Feed.isWinter(day) ? 9 : 20) == 0 ? 1 : 0;
+        return List.of(
+                day.toString(),
+                route,
+                duty,
+                String.format(Locale.ROOT, "%.1f", shifts * 7.5 + over),
+                String.format(Locale.ROOT, "%.1f", over),
+                Integer.toString(ill));
+    }
+}
