@@ -1,5 +1,7 @@
 import { lazy, Suspense } from "react";
 import { Navigate, Route, Routes, useLocation } from "react-router";
+import { ClippingPage } from "./clippings/ClippingPage";
+import { ClippingsPage } from "./clippings/ClippingsPage";
 import { ComposerPage } from "./composer/ComposerPage";
 import { DataSetPage } from "./data/DataSetPage";
 import { DataSetsPage } from "./data/DataSetsPage";
@@ -45,6 +47,8 @@ export function App() {
             <Route element={<Frame me={me} demo={demo} />}>
               <Route path="/" element={<ShelfPage />} />
               <Route path="/library/:folder?" element={<LibraryPage />} />
+              <Route path="/clippings" element={<ClippingsPage />} />
+              <Route path="/clippings/:id" element={<ClippingPage />} />
               <Route path="/reports/new" element={writing} />
               <Route path="/reports/:id" element={<ReaderPage />} />
               <Route path="/reports/:id/edit" element={writing} />

@@ -40,16 +40,21 @@ export function LibraryPage() {
             title={words.section.library}
             line={words.library.line(view.count, sought)}
             actions={
-              view.publishes && (
-                <>
-                  <Link className="choose" to="/data">
-                    {words.data.title}
-                  </Link>
-                  <Link className="choose" to="/reports/new">
-                    {words.editor.anew}
-                  </Link>
-                </>
-              )
+              <>
+                <Link className="choose" to="/clippings">
+                  {words.clippings.title}
+                </Link>
+                {view.publishes && (
+                  <>
+                    <Link className="choose" to="/data">
+                      {words.data.title}
+                    </Link>
+                    <Link className="choose" to="/reports/new">
+                      {words.editor.anew}
+                    </Link>
+                  </>
+                )}
+              </>
             }
           />
           <div className="grid gap-12 pt-3 md:grid-cols-[270px_1fr]">

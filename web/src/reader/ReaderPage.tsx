@@ -17,7 +17,8 @@ import { AS_PUBLISHED, readCut, writeCut, type Cut } from "../kit/cut";
 import type { Behind, Live } from "../kit/rows";
 import { AskFirst } from "./AskFirst";
 import { BehindSheet } from "./BehindSheet";
-import { readBehind, withBehind } from "./behind";
+import { readBehind, withBehind } from "../kit/behind";
+import { TakeAlong } from "./TakeAlong";
 
 /** A report to be read: the pages as a numbered line, what it is cut to as a sentence, the page itself. */
 export function ReaderPage() {
@@ -111,14 +112,15 @@ export function ReaderPage() {
             )}
             <CutSentence view={view} cut={cut} set={set} />
             <PageTabs pages={view.pages} current={view.page} choose={(page) => set({ page, tables: {} })} />
-            <p className="text-quiet pt-1 text-xs print:hidden">
-              {words.reader.takeAlong}{" "}
-              {(["PDF", "XLSX", "PNG"] as const).map((kind) => (
-                <a key={kind} className="choose mr-4" href={file(kind)} download>
-                  {kind}
-                </a>
-              ))}
-            </p>
+            {view.shown && (
+              <TakeAlong
+                key={`${view.report}.${view.page}`}
+                report={view.report}
+                cut={cut}
+                page={view.shown.page}
+                file={file}
+              />
+            )}
             <div
               className={report.isPlaceholderData ? "opacity-60" : ""}
               aria-busy={report.isPlaceholderData}

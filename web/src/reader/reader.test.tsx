@@ -4,7 +4,7 @@ import { afterEach, describe, expect, it } from "vitest";
 import { refusal, serve, show } from "../__tests__/render";
 import type { Cut } from "../kit/cut";
 import { CutsLine } from "./CutsLine";
-import { readBehind, withBehind } from "./behind";
+import { readBehind, withBehind } from "../kit/behind";
 
 afterEach(cleanup);
 

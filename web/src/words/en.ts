@@ -378,6 +378,30 @@ export const en = {
     to: "Later",
   },
 
+  clippings: {
+    add: "Clip them",
+    anew: "a new clipping",
+    blocks: (many: number) => counted(many, "block", "blocks"),
+    clip: "clip blocks of it",
+    clipped: "Clipped.",
+    earlier: "earlier",
+    empty: "Nothing is on it any more. Open a report and clip blocks of its pages.",
+    gone: "A report that you may not see any more",
+    into: "Into",
+    later: "later",
+    line: "Pages of your own, put together from blocks of reports. Their figures are always those of now.",
+    look: "Look at it",
+    mine: "Yours alone. Each block is for its own period, narrowed as it was when you clipped it.",
+    name: "Name of the clipping",
+    none: "You have none yet. Open a report and clip blocks of its pages.",
+    remove: "remove",
+    removed: (name: string) => `The clipping “${name}” is removed.`,
+    rename: "rename",
+    takeOut: "take out",
+    title: "My clippings",
+    which: "Which blocks of this page",
+  },
+
   composer: {
     called: "Called",
     changed: (name: string, first: string) =>

@@ -212,6 +212,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/clippings/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["one_1"];
+        put: operations["put_8"];
+        post?: never;
+        delete: operations["delete_2"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/account/password": {
         parameters: {
             query?: never;
@@ -382,7 +398,7 @@ export interface paths {
         get: operations["get"];
         put?: never;
         post: operations["post_2"];
-        delete: operations["delete_2"];
+        delete: operations["delete_3"];
         options?: never;
         head?: never;
         patch?: never;
@@ -740,6 +756,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/clippings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["all"];
+        put?: never;
+        post: operations["post_10"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/clippings/{id}/clips": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["add"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/subscriptions/{id}/outlook": {
         parameters: {
             query?: never;
@@ -811,7 +859,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["all"];
+        get: operations["all_1"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1227,7 +1275,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["one_1"];
+        get: operations["one_2"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1465,6 +1513,48 @@ export interface components {
         Choice: {
             /** Format: int64 */
             person: number;
+        };
+        Clip: {
+            /** Format: int64 */
+            report: number;
+            page: string;
+            block: string;
+            period: string;
+            filters: components["schemas"]["Filter"][];
+        };
+        ClipView: {
+            clip: components["schemas"]["Clip"];
+            title: string;
+            shown: components["schemas"]["PageView"] | null;
+            gone: string;
+        };
+        ClippingChange: {
+            wish: components["schemas"]["ClippingWish"];
+            /** Format: int32 */
+            version: number;
+        };
+        ClippingKept: {
+            /** Format: int64 */
+            id: number;
+        };
+        ClippingName: {
+            /** Format: int64 */
+            id: number;
+            name: string;
+            /** Format: int32 */
+            clips: number;
+        };
+        ClippingView: {
+            /** Format: int64 */
+            id: number;
+            name: string;
+            /** Format: int32 */
+            version: number;
+            clips: components["schemas"]["ClipView"][];
+        };
+        ClippingWish: {
+            name: string;
+            clips: components["schemas"]["Clip"][];
         };
         ClockView: {
             /** Format: date-time */
@@ -1948,6 +2038,9 @@ export interface components {
         };
         Members: {
             people: number[];
+        };
+        MoreClips: {
+            clips: components["schemas"]["Clip"][];
         };
         MyCopy: {
             /** Format: int64 */
@@ -2927,6 +3020,74 @@ export interface operations {
             };
         };
     };
+    one_1: {
+        parameters: {
+            query?: {
+                chartWidth?: number;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["ClippingView"];
+                };
+            };
+        };
+    };
+    put_8: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ClippingChange"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    delete_2: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     change: {
         parameters: {
             query?: never;
@@ -3233,7 +3394,7 @@ export interface operations {
             };
         };
     };
-    delete_2: {
+    delete_3: {
         parameters: {
             query?: never;
             header?: never;
@@ -3876,6 +4037,74 @@ export interface operations {
             };
         };
     };
+    all: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["ClippingName"][];
+                };
+            };
+        };
+    };
+    post_10: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ClippingWish"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["ClippingKept"];
+                };
+            };
+        };
+    };
+    add: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MoreClips"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     outlook: {
         parameters: {
             query?: never;
@@ -3963,7 +4192,7 @@ export interface operations {
             };
         };
     };
-    all: {
+    all_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -4575,7 +4804,7 @@ export interface operations {
             };
         };
     };
-    one_1: {
+    one_2: {
         parameters: {
             query?: never;
             header?: never;

@@ -12,6 +12,7 @@ import com.microsoft.playwright.options.ReducedMotion;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.regex.Pattern;
@@ -97,6 +98,16 @@ class AccessibleTest {
                         reader -> reader.button("Rule who sees which rows").click()),
                 new View("new data set", "/data/new", AccessibleTest::dropFile),
                 new View("rows from a query", "/data/new", AccessibleTest::askQuery),
+                new View("clippings", "/clippings", nothing),
+                new View(
+                        "clipping",
+                        "/clippings/1",
+                        reader -> reader.button("rename").click()),
+                new View("report that asks", "/reports/3", nothing),
+                new View(
+                        "clipping blocks",
+                        "/reports/1",
+                        reader -> reader.button("clip blocks of it").click()),
                 new View("composer", "/compose?report=1", AccessibleTest::openEveryPart),
                 new View("picking a report", "/compose", nothing),
                 new View("subscriptions", "/subscriptions", nothing),
@@ -162,6 +173,9 @@ class AccessibleTest {
     @BeforeAll
     static void start() {
         reader = DEMO.reader().signInAs("Sunniva Rein");
+        Map<String, Object> clip =
+                Map.of("report", 1, "page", "overview", "block", "b5", "period", "last-week", "filters", List.of());
+        DEMO.as("Sunniva Rein").post("clippings", Map.of("name", "For Monday", "clips", List.of(clip)));
         DEMO.as("Sunniva Rein").post("sources", Wishes.database("Booking desk", "jdbc:h2:tcp://127.0.0.1/desk"));
     }
 

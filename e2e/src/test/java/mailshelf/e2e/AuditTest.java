@@ -79,11 +79,11 @@ class AuditTest {
         JsonNode second = sunniva.get("audit?olderThan=" + last).get("lines");
         assertThat(second.get(0).get("id").asLong()).isLessThan(last);
 
-        String csv = new String(sunniva.bytes("audit.csv?words=Passengers"), StandardCharsets.UTF_8);
+        String csv = new String(sunniva.bytes("audit.csv?words=Passengers+carried"), StandardCharsets.UTF_8);
         assertThat(csv.lines().findFirst()).contains("at,who,from,what,kind,thing,before,after");
         assertThat(csv.lines().filter(line -> !line.startsWith("at,")))
                 .isNotEmpty()
-                .allMatch(line -> line.contains("Passengers"));
+                .allMatch(line -> line.contains("Passengers carried"));
     }
 
     @Test

@@ -23,7 +23,7 @@ class LibraryTest {
             report: Vessels at sea
             about: Which boats go, and how far behind they are.
             data: sailings
-            tags: [fleet]
+            tags: [armada]
             measures:
               all: {title: Sailings, count: rows}
             pages:
@@ -48,9 +48,9 @@ class LibraryTest {
     @Test
     void the_best_answers_come_first_and_tell_where_they_were_found() {
         assertThat(titles(ida.get("library/hits?words=sail"))).startsWith("Cancelled sailings");
-        JsonNode fleet = ida.get("library/hits?words=flee");
+        JsonNode fleet = ida.get("library/hits?words=armad");
         assertThat(titles(fleet)).containsExactly("Vessels at sea");
-        assertThat(fleet.get(0).get("foundIn").asString()).isEqualTo("fleet");
+        assertThat(fleet.get(0).get("foundIn").asString()).isEqualTo("armada");
         assertThat(titles(ida.get("library/hits?words=b%C3%B3ats"))).containsExactly("Vessels at sea");
         assertThat(ida.get("library/hits?words=")).isEmpty();
         assertThat(titles(sunniva.get("library/hits?words=secret"))).containsExactly("Secret fleet");
@@ -82,9 +82,8 @@ class LibraryTest {
         assertThat(sunniva.get("library?most=1").get("entries")).hasSize(1);
         assertThat(sunniva.get("library?most=1").get("count").asInt()).isGreaterThan(1);
         assertThat(titles(sunniva.get("library?folder=1").get("entries")))
-                .isNotEmpty()
-                .allMatch(
-                        title -> List.of("Cancelled sailings", "Vessels at sea").contains(title));
+                .contains("Cancelled sailings", "Vessels at sea")
+                .doesNotContain("Passengers carried", "Ticket sales");
         assertThat(sunniva.get("library?folder=999").get("entries")).isEmpty();
         assertThat(sunniva.status("library?order=RANDOM")).isEqualTo(400);
     }

@@ -94,7 +94,7 @@ class ReadingRoomTest {
         assertThat(reader.page.getByText("No report that you may read has “whales” in its words."))
                 .isVisible();
         reader.link("Show everything").click();
-        assertThat(reader.page.getByText("2 reports that you may read.")).isVisible();
+        assertThat(reader.page.getByText("10 reports that you may read.")).isVisible();
     }
 
     @Test

@@ -52,7 +52,10 @@ class RolesTest {
         pia.post("reports", Map.of("folder", PASSENGERS, "yaml", REPORT.formatted("landings")));
 
         assertThat(pia.get("library").toString()).contains("Landings");
-        assertThat(pia.get("data-sets")).hasSize(1);
+        assertThat(pia.get("data-sets")
+                        .valueStream()
+                        .map(each -> each.get("folder").asLong()))
+                .containsOnly(PASSENGERS);
     }
 
     @Test

@@ -31,6 +31,12 @@ class RoutesTest {
             GET /audit | audit | 401 403 403 403 403 200 200
             GET /audit.csv | audit.csv | 401 403 403 403 403 200 200
             GET /clock | clock | 401 200 200 200 200 200 200
+            GET /clippings | clippings | 401 200 200 200 200 200 200
+            POST /clippings | clippings | 401 422 422 422 422 422 422
+            GET /clippings/{id} | clippings/999999 | 401 404 404 404 404 404 404
+            PUT /clippings/{id} | clippings/999999 | 401 404 404 404 404 404 404
+            DELETE /clippings/{id} | clippings/999999 | 401 404 404 404 404 404 404
+            POST /clippings/{id}/clips | clippings/999999/clips | 401 404 404 404 404 404 404
             POST /clock/move | clock/move | 401 - - - - - -
             POST /clock/next-send | clock/next-send | 401 - - - - - -
             POST /compositions | compositions | 401 404 200 200 200 200 200
@@ -146,6 +152,10 @@ class RoutesTest {
                     Map.of("folder", 1, "yaml", "no report", "page", "", "period", "last-week", "chartWidth", 600)),
             Map.entry("POST /reports/{id}/cuts", Wishes.cut()),
             Map.entry("PUT /cuts/{id}", Map.of("wish", Wishes.cut(), "version", 1)),
+            Map.entry("POST /clippings", Map.of("name", "", "clips", List.of())),
+            Map.entry(
+                    "PUT /clippings/{id}", Map.of("wish", Map.of("name", "A page", "clips", List.of()), "version", 1)),
+            Map.entry("POST /clippings/{id}/clips", Map.of("clips", List.of())),
             Map.entry("POST /reports/{id}/losses", Map.of("yaml", "no report")),
             Map.entry("POST /compositions", Wishes.draft(Wishes.terms())),
             Map.entry("POST /compositions/pdf", Wishes.draft(Wishes.terms())),

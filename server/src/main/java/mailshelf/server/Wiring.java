@@ -14,6 +14,7 @@ import mailshelf.store.data.LoadFiles;
 import mailshelf.store.delivery.DeliveryStore;
 import mailshelf.store.delivery.RunStore;
 import mailshelf.store.delivery.WorkerStore;
+import mailshelf.store.library.ClippingStore;
 import mailshelf.store.library.CutStore;
 import mailshelf.store.library.ReadingStore;
 import mailshelf.store.library.ReportStore;
@@ -129,6 +130,11 @@ class Wiring {
     @Bean
     ReportStore reportStore() {
         return new ReportStore();
+    }
+
+    @Bean
+    ClippingStore clippingStore() {
+        return new ClippingStore();
     }
 
     @Bean

@@ -9,6 +9,7 @@ import mailshelf.core.delivery.CopyId;
 import mailshelf.core.delivery.DeliveryId;
 import mailshelf.core.delivery.IssueId;
 import mailshelf.core.delivery.RunId;
+import mailshelf.core.report.ClippingId;
 import mailshelf.core.report.CutId;
 import mailshelf.core.report.ReportId;
 import mailshelf.core.rights.FolderId;
@@ -32,6 +33,7 @@ public final class Ids {
         use.use(SourceId.class, SourceId::new);
         use.use(ReportId.class, ReportId::new);
         use.use(CutId.class, CutId::new);
+        use.use(ClippingId.class, ClippingId::new);
         use.use(SubscriptionId.class, SubscriptionId::new);
         use.use(RunId.class, RunId::new);
         use.use(IssueId.class, IssueId::new);

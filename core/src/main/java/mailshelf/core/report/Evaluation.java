@@ -92,7 +92,7 @@ public final class Evaluation {
                 definition.title(),
                 page.id(),
                 page.title(),
-                definition.pages().indexOf(page) + 1,
+                definition.pages().stream().map(Definition.Page::id).toList().indexOf(page.id()) + 1,
                 question.period(),
                 question.window(),
                 question.before(),

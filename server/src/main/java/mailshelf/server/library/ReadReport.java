@@ -276,21 +276,36 @@ public class ReadReport {
         }
 
         PageModel model() {
-            return Evaluation.page(definition, page, slice, question);
+            return of(page);
+        }
+
+        /** @param part some blocks of the page as a page of their own */
+        PageModel of(Definition.Page part) {
+            return Evaluation.page(definition, part, slice, question);
         }
     }
 
     /** @throws Problem for a page or filter that the definition does not have, or data that were never loaded */
     Asked asked(Person who, Definitions.Published published, Viewer viewer, Wish wish) {
         List<Filter> filters = Filters.parse(wish.address(), published.definition());
+        return asked(who, published, viewer, wish.page(), wish.period(), filters);
+    }
+
+    /** @param filters that the definition takes */
+    Asked asked(
+            Person who,
+            Definitions.Published published,
+            Viewer viewer,
+            String id,
+            Period period,
+            List<Filter> filters) {
         Definition definition = published.definition().answered(filters);
         Tables.Loaded loaded = tables.newest(published.dataSet());
         Slice slice = loaded.seenBy(viewer);
-        Definition.Page page = wish.page().isEmpty()
-                ? definition.pages().get(0)
-                : definition.page(wish.page()).orElseThrow(Problem::notFound);
+        Definition.Page page =
+                id.isEmpty() ? definition.pages().get(0) : definition.page(id).orElseThrow(Problem::notFound);
         Evaluation.Question question =
-                Evaluation.Question.of(wish.period(), today(who), who.firstDayOfWeek(), filters, loaded.freshness());
+                Evaluation.Question.of(period, today(who), who.firstDayOfWeek(), filters, loaded.freshness());
         return new Asked(definition, page, slice, question);
     }
 

@@ -1,4 +1,4 @@
-import type { Behind } from "../kit/rows";
+import type { Behind } from "./rows";
 
 /** What rows are shown, as the address holds it beside the cut. */
 export function readBehind(search: URLSearchParams): Behind | null {

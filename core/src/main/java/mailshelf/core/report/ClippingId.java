@@ -1,0 +1,6 @@
+package mailshelf.core.report;
+
+import mailshelf.core.Id;
+
+/** Identity of a clipping. */
+public record ClippingId(long value) implements Id {}

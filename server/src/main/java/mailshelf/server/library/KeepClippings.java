@@ -1,0 +1,126 @@
+package mailshelf.server.library;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.function.Predicate;
+import mailshelf.core.Problem;
+import mailshelf.core.report.Clip;
+import mailshelf.core.report.ClippingId;
+import mailshelf.core.rights.Person;
+import mailshelf.core.wording.OneLine;
+import mailshelf.server.rights.Gate;
+import mailshelf.store.Database;
+import mailshelf.store.Tx;
+import mailshelf.store.library.ClippingStore;
+import mailshelf.store.library.KeptClipping;
+import mailshelf.store.library.Report;
+import org.springframework.stereotype.Component;
+
+/** Keeps pages that people put together from blocks of reports; each is its owner's alone. */
+@Component
+class KeepClippings {
+    private static final int MOST_CLIPS = 40;
+
+    private final Gate gate;
+    private final Database database;
+    private final ClippingStore clippings;
+    private final Definitions definitions;
+
+    record ClippingWish(String name, List<Clip> clips) {}
+
+    /** @param version of the clipping that the change was made from */
+    record ClippingChange(ClippingWish wish, int version) {}
+
+    /** @param clips how many blocks it has */
+    record ClippingName(ClippingId id, String name, int clips) {}
+
+    KeepClippings(Gate gate, Database database, ClippingStore clippings, Definitions definitions) {
+        this.gate = gate;
+        this.database = database;
+        this.clippings = clippings;
+        this.definitions = definitions;
+    }
+
+    List<ClippingName> of(Person who) {
+        return database.inTransaction(tx -> clippings.of(tx, who.id()).stream()
+                .map(each ->
+                        new ClippingName(each.id(), each.name(), each.clips().size()))
+                .toList());
+    }
+
+    KeptClipping own(Tx tx, Person who, ClippingId id) {
+        return clippings
+                .find(tx, id)
+                .filter(found -> found.owner().equals(who.id()))
+                .orElseThrow(Problem::notFound);
+    }
+
+    ClippingId keep(Person who, ClippingWish wish) {
+        return database.inTransaction(tx -> {
+            require(tx, who, wish, other -> true);
+            requireThere(tx, who, wish.clips());
+            return clippings.insert(tx, who.id(), wish.name().strip(), wish.clips());
+        });
+    }
+
+    /** Puts blocks behind those that it has. */
+    void add(Person who, ClippingId id, List<Clip> more) {
+        database.doInTransaction(tx -> {
+            KeptClipping before = own(tx, who, id);
+            requireThere(tx, who, more);
+            List<Clip> all = new ArrayList<>(before.clips());
+            all.addAll(more);
+            change(tx, who, before, new ClippingWish(before.name(), all), before.version());
+        });
+    }
+
+    void change(Person who, ClippingId id, ClippingChange change) {
+        database.doInTransaction(tx -> {
+            KeptClipping before = own(tx, who, id);
+            List<Clip> added = change.wish().clips().stream()
+                    .filter(clip -> !before.clips().contains(clip))
+                    .toList();
+            requireThere(tx, who, added);
+            change(tx, who, before, change.wish(), change.version());
+        });
+    }
+
+    private void change(Tx tx, Person who, KeptClipping before, ClippingWish wish, int version) {
+        require(tx, who, wish, other -> !other.id().equals(before.id()));
+        KeptClipping after =
+                new KeptClipping(before.id(), before.owner(), wish.name().strip(), wish.clips(), version);
+        if (!clippings.change(tx, after)) {
+            throw new Problem(Problem.Kind.STALE, "clipping.changed-meanwhile", before.name());
+        }
+    }
+
+    void remove(Person who, ClippingId id) {
+        database.doInTransaction(tx -> clippings.remove(tx, own(tx, who, id).id()));
+    }
+
+    /** @param isOther whether a clipping of the same name is another one */
+    private void require(Tx tx, Person who, ClippingWish wish, Predicate<KeptClipping> isOther) {
+        if (!OneLine.isName(wish.name())) {
+            throw Problem.invalid("clipping.bad-name", OneLine.LONGEST_NAME);
+        }
+        if (wish.clips().size() > MOST_CLIPS) {
+            throw Problem.invalid("clipping.too-many", MOST_CLIPS);
+        }
+        boolean taken = clippings.of(tx, who.id()).stream()
+                .anyMatch(other -> isOther.test(other)
+                        && other.name().equalsIgnoreCase(wish.name().strip()));
+        if (taken) {
+            throw Problem.invalid("clipping.name-taken", wish.name());
+        }
+    }
+
+    /** What can be read now; what was clipped before and is gone may stay. */
+    private void requireThere(Tx tx, Person who, List<Clip> clips) {
+        for (Clip clip : clips) {
+            Report report = gate.readable(tx, who, clip.report());
+            if (clip.in(definitions.definition(tx, report)).isEmpty()) {
+                throw Problem.invalid("clipping.no-such-block", report.title());
+            }
+        }
+    }
+}
