@@ -41,7 +41,7 @@ const pages = (
 );
 
 it("blocks stand with where they are from, and what is gone says why", async () => {
-  const asked = serve({ "GET clippings/4?chartWidth=584": clipping, "PUT clippings/4": null });
+  const asked = serve({ "GET clippings/4?chartWidth=16": clipping, "PUT clippings/4": null });
   show(pages, "/clippings/4");
   expect(await screen.findByText("Terna is in dock.")).toBeVisible();
   expect(screen.getByRole("link", { name: "Cancelled sailings" })).toHaveAttribute(
