@@ -16,6 +16,7 @@ import picocli.CommandLine.Command;
             LargeSend.class,
             KillRounds.class,
             StopInRun.class,
+            Mingled.class,
             Views.class
         })
 public final class Bench {

@@ -59,7 +59,15 @@ final class House implements AutoCloseable {
     static House of(Path folder, int people, int smtpPort) {
         Path data = folder.resolve("data");
         House house = new House(data, freePort(), smtpPort, new ArrayList<>());
-        house.launch(Map.of(), "demo", "--tickets", "20000", "--data", data.toString(), "--port", String.valueOf(house.port));
+        house.launch(
+                Map.of(),
+                "demo",
+                "--tickets",
+                "20000",
+                "--data",
+                data.toString(),
+                "--port",
+                String.valueOf(house.port));
         house.awaitAnswer();
         house.stop();
         try (Database database = Database.open(data)) {
@@ -223,12 +231,18 @@ final class House implements AutoCloseable {
     /** Brings in a data set; its id. */
     long load(Map<String, Object> dataSet, Path csv) {
         long id = post("data-sets", dataSet).get("id").asLong();
+        loadAnew(id, csv);
+        return id;
+    }
+
+    /** Puts rows in the place of those that a data set has. */
+    void loadAnew(long dataSet, Path csv) {
         try {
-            answer(changing("data-sets/" + id + "/loads", "text/csv").POST(HttpRequest.BodyPublishers.ofFile(csv)));
+            answer(changing("data-sets/" + dataSet + "/loads", "text/csv")
+                    .POST(HttpRequest.BodyPublishers.ofFile(csv)));
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
-        return id;
     }
 
     /** Sends an issue to all of them; its run. */

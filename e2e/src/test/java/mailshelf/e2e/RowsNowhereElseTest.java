@@ -12,6 +12,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
+import java.util.stream.Stream;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipInputStream;
 import org.junit.jupiter.api.BeforeAll;
@@ -30,6 +31,7 @@ class RowsNowhereElseTest {
     private static Api marit;
     private static Api anders;
     private static long mapping;
+    private static long clipping;
     private static List<String> routes;
 
     @BeforeAll
@@ -39,6 +41,14 @@ class RowsNowhereElseTest {
         anders = DEMO.as("Anders Moe");
         routes = RowRulesTest.routes(sunniva);
         mapping = sunniva.post("data-sets", Wishes.mapping("who sees what", "route"))
+                .get("id")
+                .asLong();
+        List<Map<String, Object>> clips = Stream.of("overview b5", "overview b6", "every b2")
+                .map(each -> each.split(" "))
+                .map(each -> Map.<String, Object>of(
+                        "report", 1, "page", each[0], "block", each[1], "period", "last-month", "filters", List.of()))
+                .toList();
+        clipping = anders.post("clippings", Map.of("name", "Mine", "clips", clips))
                 .get("id")
                 .asLong();
         give(List.of());
@@ -98,6 +108,10 @@ class RowsNowhereElseTest {
             }
         }
         paths.add("reports/2?page=routes&period=last-month");
+        paths.add("reports/3?period=last-month&contains=route:o&answer=bound:3");
+        paths.add("reports/3?page=every&period=last-month&contains=route:o");
+        paths.add("reports/5?period=last-month");
+        paths.add("clippings/" + clipping);
         return paths;
     }
 

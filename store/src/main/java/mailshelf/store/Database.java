@@ -142,13 +142,15 @@ public final class Database implements AutoCloseable {
         HikariDataSource current = connections;
         try (Connection connection = current.getConnection()) {
             Tx tx = new Tx(connection, turn);
+            T result;
             try {
-                T result = orRollBack(connection, tx, work);
+                result = orRollBack(connection, tx, work);
                 connection.commit();
-                return result;
             } finally {
                 tx.end();
             }
+            tx.isKept();
+            return result;
         } catch (SQLException e) {
             StoreException failure = new StoreException("A transaction failed", e);
             reopenIfBroken(current, failure);

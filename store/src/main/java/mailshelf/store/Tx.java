@@ -20,6 +20,7 @@ import mailshelf.core.Id;
 public final class Tx {
     private final Connection connection;
     private final Turn turn;
+    private final List<Runnable> afterCommit = new ArrayList<>();
     private boolean hasTurn;
 
     Tx(Connection connection, Turn turn) {
@@ -33,6 +34,16 @@ public final class Tx {
             turn.take();
             hasTurn = true;
         }
+    }
+
+    /** What is to follow once the transaction is kept, and only then; it must be quick, and must not fail. */
+    public void afterCommit(Runnable follows) {
+        afterCommit.add(follows);
+    }
+
+    /** To be called when it has been committed and its turn is given back. */
+    void isKept() {
+        afterCommit.forEach(Runnable::run);
     }
 
     /** To be called when the transaction has been committed or rolled back. */

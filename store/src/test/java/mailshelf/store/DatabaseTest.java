@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.nio.file.Path;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.IntStream;
@@ -40,6 +41,29 @@ class DatabaseTest {
 
         Optional<String> kept = database.inTransaction(tx -> settings.find(tx, "clock"));
         assertThat(kept).isEmpty();
+    }
+
+    @Test
+    void what_follows_a_transaction_follows_only_once_it_is_kept() {
+        List<String> followed = new ArrayList<>();
+
+        assertThatThrownBy(() -> database.doInTransaction(tx -> {
+                    tx.afterCommit(() -> followed.add("of one that throws"));
+                    throw new IllegalStateException("in the middle");
+                }))
+                .hasMessage("in the middle");
+        database.inDiscardedTransaction(tx -> {
+            tx.afterCommit(() -> followed.add("of one that is taken back"));
+            return null;
+        });
+        database.doInTransaction(tx -> {
+            settings.put(tx, "clock", "1");
+            tx.afterCommit(() -> followed.add(database.inTransaction(other -> settings.find(other, "clock"))
+                    .orElse("not there yet")));
+            assertThat(followed).isEmpty();
+        });
+
+        assertThat(followed).containsExactly("1");
     }
 
     @Test

@@ -26,6 +26,7 @@ import mailshelf.server.HouseSettings;
 import mailshelf.server.audit.AuditTrail;
 import mailshelf.server.clock.BusinessClock;
 import mailshelf.server.http.Languages;
+import mailshelf.server.notice.Notices;
 import mailshelf.store.Database;
 import mailshelf.store.Tx;
 import mailshelf.store.data.DataSet;
@@ -33,7 +34,6 @@ import mailshelf.store.data.DataSetStore;
 import mailshelf.store.data.Load;
 import mailshelf.store.data.LoadAttempt;
 import mailshelf.store.data.LoadFiles;
-import mailshelf.store.people.NoticeStore;
 import mailshelf.store.people.PersonStore;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -55,7 +55,7 @@ class LoadRows {
     private final DataSetStore dataSets;
     private final LoadFiles files;
     private final PersonStore people;
-    private final NoticeStore notices;
+    private final Notices notices;
     private final HouseSettings settings;
     private final Tables tables;
     private final BusinessClock clock;
@@ -68,7 +68,7 @@ class LoadRows {
             DataSetStore dataSets,
             LoadFiles files,
             PersonStore people,
-            NoticeStore notices,
+            Notices notices,
             HouseSettings settings,
             Tables tables,
             BusinessClock clock,
@@ -177,12 +177,11 @@ class LoadRows {
         Words words = Words.in(Languages.supported(owner.locale()));
         String link = settings.baseUrl() + "/data/" + dataSet.id().value();
         String by = who.map(Person::name).orElseGet(() -> words.say("load.by-itself"));
-        notices.insert(
+        notices.tell(
                 tx,
                 owner.id(),
                 words.say("notice.load-failed.subject", dataSet.name()),
-                words.say("notice.load-failed.body", by, dataSet.name(), attempt.failure(), link),
-                attempt.at());
+                words.say("notice.load-failed.body", by, dataSet.name(), attempt.failure(), link));
     }
 
     /** In the language of the house, as everybody reads it who reads the figures. */

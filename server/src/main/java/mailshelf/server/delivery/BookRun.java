@@ -22,6 +22,7 @@ import mailshelf.server.audit.AuditTrail;
 import mailshelf.server.clock.BusinessClock;
 import mailshelf.server.http.Languages;
 import mailshelf.server.library.Definitions;
+import mailshelf.server.notice.Notices;
 import mailshelf.store.Database;
 import mailshelf.store.Tx;
 import mailshelf.store.data.DataSet;
@@ -30,7 +31,6 @@ import mailshelf.store.data.Load;
 import mailshelf.store.delivery.RunStore;
 import mailshelf.store.library.Report;
 import mailshelf.store.library.ReportStore;
-import mailshelf.store.people.NoticeStore;
 import mailshelf.store.people.PersonStore;
 import mailshelf.store.subscription.SubscriptionStore;
 import org.springframework.stereotype.Component;
@@ -51,7 +51,7 @@ public class BookRun {
     private final Definitions definitions;
     private final RunStore runs;
     private final PersonStore people;
-    private final NoticeStore notices;
+    private final Notices notices;
     private final Audience audience;
     private final HouseSettings settings;
     private final FaultPoint faultPoint;
@@ -66,7 +66,7 @@ public class BookRun {
             Definitions definitions,
             RunStore runs,
             PersonStore people,
-            NoticeStore notices,
+            Notices notices,
             Audience audience,
             HouseSettings settings,
             FaultPoint faultPoint,
@@ -128,12 +128,11 @@ public class BookRun {
                     settings.baseUrl() + "/subscriptions/" + subscription.id().value();
             audit.keepOfNobody(
                     tx, words.say("audit.house"), Act.SUBSCRIPTION_PAUSED, Thing.of(subscription), "", because);
-            notices.insert(
+            notices.tell(
                     tx,
                     owner.id(),
                     words.say("notice.paused.subject", subscription.terms().name()),
-                    words.say("notice.paused.body", subscription.terms().name(), because, link),
-                    now);
+                    words.say("notice.paused.body", subscription.terms().name(), because, link));
         }
     }
 

@@ -5,11 +5,11 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.concurrent.Semaphore;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.locks.ReentrantLock;
 import java.util.stream.Stream;
 import mailshelf.server.HouseSettings;
+import mailshelf.server.clock.Alarm;
 import mailshelf.server.clock.BusinessClock;
 import mailshelf.server.lease.LeaseKeeper;
 import mailshelf.store.Database;
@@ -47,9 +47,9 @@ public class DeliveryLoop implements SmartLifecycle {
     private final Stopping stopping;
     private final Hindrance hindrance;
     private final BusinessClock clock;
+    private final Alarm alarm;
     private final Duration longestSleep;
     private final ReentrantLock working = new ReentrantLock();
-    private final Semaphore wakes = new Semaphore(0);
     /** A round broke off: what this server holds in the tables is not what it has in hand. */
     private boolean lostCount;
 
@@ -67,6 +67,7 @@ public class DeliveryLoop implements SmartLifecycle {
             Stopping stopping,
             Hindrance hindrance,
             BusinessClock clock,
+            Alarm alarm,
             HouseSettings settings) {
         this.bookRun = bookRun;
         this.makeIssue = makeIssue;
@@ -79,12 +80,13 @@ public class DeliveryLoop implements SmartLifecycle {
         this.stopping = stopping;
         this.hindrance = hindrance;
         this.clock = clock;
+        this.alarm = alarm;
         this.longestSleep = settings.database().isPresent() ? LONGEST_SLEEP_AMONG_SEVERAL : LONGEST_SLEEP;
     }
 
     /** There may be something to do; remembered when the loop is busy. */
     public void wake() {
-        wakes.release();
+        alarm.ring();
     }
 
     /** Does all that is due at this moment of the business clock, in the caller's thread. */
@@ -173,8 +175,7 @@ public class DeliveryLoop implements SmartLifecycle {
 
     private void pause(Duration sleep) {
         try {
-            wakes.tryAcquire(sleep.toMillis() + 1, TimeUnit.MILLISECONDS);
-            wakes.drainPermits();
+            alarm.sleep(sleep);
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
             running = false;

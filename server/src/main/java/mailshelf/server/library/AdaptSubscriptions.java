@@ -15,9 +15,9 @@ import mailshelf.server.HouseSettings;
 import mailshelf.server.audit.AuditTrail;
 import mailshelf.server.clock.BusinessClock;
 import mailshelf.server.http.Languages;
+import mailshelf.server.notice.Notices;
 import mailshelf.store.Tx;
 import mailshelf.store.library.Report;
-import mailshelf.store.people.NoticeStore;
 import mailshelf.store.people.PersonStore;
 import mailshelf.store.subscription.SubscriptionStore;
 import org.springframework.stereotype.Component;
@@ -27,7 +27,7 @@ import org.springframework.stereotype.Component;
 class AdaptSubscriptions {
     private final SubscriptionStore subscriptions;
     private final PersonStore people;
-    private final NoticeStore notices;
+    private final Notices notices;
     private final HouseSettings settings;
     private final BusinessClock clock;
     private final AuditTrail audit;
@@ -38,7 +38,7 @@ class AdaptSubscriptions {
     AdaptSubscriptions(
             SubscriptionStore subscriptions,
             PersonStore people,
-            NoticeStore notices,
+            Notices notices,
             HouseSettings settings,
             BusinessClock clock,
             AuditTrail audit) {
@@ -88,7 +88,7 @@ class AdaptSubscriptions {
             subscriptions.update(tx, was, adapted, publisher.id(), clock.instant());
             audit.keep(tx, publisher, Act.SUBSCRIPTION_CHANGED, Thing.of(was), "", "without " + lost);
         }
-        notices.insert(
+        notices.tell(
                 tx,
                 owner.id(),
                 words.say("notice.report-changed.subject", was.terms().name()),
@@ -99,7 +99,6 @@ class AdaptSubscriptions {
                         was.terms().name(),
                         lost,
                         words.say("notice.report-changed." + (losing.pauses() ? "paused" : "adapted")),
-                        settings.baseUrl() + "/subscriptions/" + was.id().value()),
-                clock.instant());
+                        settings.baseUrl() + "/subscriptions/" + was.id().value()));
     }
 }

@@ -16,10 +16,10 @@ import mailshelf.server.HouseSettings;
 import mailshelf.server.audit.AuditTrail;
 import mailshelf.server.clock.BusinessClock;
 import mailshelf.server.http.Languages;
+import mailshelf.server.notice.Notices;
 import mailshelf.store.Tx;
 import mailshelf.store.library.CutStore;
 import mailshelf.store.library.KeptCut;
-import mailshelf.store.people.NoticeStore;
 import mailshelf.store.people.PersonStore;
 import mailshelf.store.subscription.SubscriptionStore;
 import org.springframework.stereotype.Component;
@@ -30,7 +30,7 @@ public class FollowCuts {
     private final SubscriptionStore subscriptions;
     private final CutStore cuts;
     private final PersonStore people;
-    private final NoticeStore notices;
+    private final Notices notices;
     private final HouseSettings settings;
     private final BusinessClock clock;
     private final AuditTrail audit;
@@ -39,7 +39,7 @@ public class FollowCuts {
             SubscriptionStore subscriptions,
             CutStore cuts,
             PersonStore people,
-            NoticeStore notices,
+            Notices notices,
             HouseSettings settings,
             BusinessClock clock,
             AuditTrail audit) {
@@ -117,7 +117,7 @@ public class FollowCuts {
         Person owner = people.find(tx, was.owner()).orElseThrow();
         Words words = Words.in(Languages.supported(owner.locale()));
         String name = was.terms().name();
-        notices.insert(
+        notices.tell(
                 tx,
                 owner.id(),
                 words.say("notice.cut-changed.subject", name),
@@ -127,8 +127,7 @@ public class FollowCuts {
                         cut.name(),
                         name,
                         shows(terms, report, owner),
-                        settings.baseUrl() + "/subscriptions/" + was.id().value()),
-                clock.instant());
+                        settings.baseUrl() + "/subscriptions/" + was.id().value()));
     }
 
     private static String shows(Terms terms, Definition report, Person reader) {

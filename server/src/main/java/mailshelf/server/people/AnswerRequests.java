@@ -21,6 +21,7 @@ import mailshelf.server.HouseSettings;
 import mailshelf.server.audit.AuditTrail;
 import mailshelf.server.clock.BusinessClock;
 import mailshelf.server.http.Languages;
+import mailshelf.server.notice.Notices;
 import mailshelf.server.rights.Gate;
 import mailshelf.store.Database;
 import mailshelf.store.Tx;
@@ -28,7 +29,6 @@ import mailshelf.store.library.Report;
 import mailshelf.store.library.ReportStore;
 import mailshelf.store.people.AccessRequest;
 import mailshelf.store.people.FolderStore;
-import mailshelf.store.people.NoticeStore;
 import mailshelf.store.people.PersonStore;
 import mailshelf.store.people.RequestStore;
 import org.springframework.stereotype.Component;
@@ -46,7 +46,7 @@ class AnswerRequests {
     private final ReportStore reports;
     private final FolderStore folders;
     private final PersonStore people;
-    private final NoticeStore notices;
+    private final Notices notices;
     private final HouseSettings settings;
     private final BusinessClock clock;
     private final AuditTrail audit;
@@ -82,7 +82,7 @@ class AnswerRequests {
             ReportStore reports,
             FolderStore folders,
             PersonStore people,
-            NoticeStore notices,
+            Notices notices,
             HouseSettings settings,
             BusinessClock clock,
             AuditTrail audit) {
@@ -124,7 +124,7 @@ class AnswerRequests {
 
     private void tellOfRequest(Tx tx, Person to, Person who, Report report, Verb wants, String because) {
         Words words = words(to);
-        notices.insert(
+        notices.tell(
                 tx,
                 to.id(),
                 words.say("notice.request.subject", who.name(), report.title()),
@@ -134,8 +134,7 @@ class AnswerRequests {
                         words.say("verb." + wants.name()),
                         report.title(),
                         because.isEmpty() ? words.say("notice.request.no-reason") : because,
-                        settings.baseUrl() + "/house/requests"),
-                clock.instant());
+                        settings.baseUrl() + "/house/requests"));
     }
 
     List<RequestView> all(Person who) {
@@ -218,7 +217,7 @@ class AnswerRequests {
         Person asker = people.find(tx, request.person()).orElseThrow();
         Words words = words(asker);
         String how = reply.grant() ? "granted" : "declined";
-        notices.insert(
+        notices.tell(
                 tx,
                 asker.id(),
                 words.say("notice.request-" + how + ".subject", report.title()),
@@ -227,8 +226,7 @@ class AnswerRequests {
                         words.say("verb." + request.wants().name()),
                         report.title(),
                         reply.reply().isBlank() ? "" : reply.reply().strip() + "\n\n",
-                        settings.baseUrl() + "/reports/" + report.id().value()),
-                clock.instant());
+                        settings.baseUrl() + "/reports/" + report.id().value()));
     }
 
     private static void requireShort(String text) {

@@ -9,11 +9,10 @@ import mailshelf.core.rights.Person;
 import mailshelf.core.rights.PersonId;
 import mailshelf.core.wording.Words;
 import mailshelf.server.HouseSettings;
-import mailshelf.server.clock.BusinessClock;
 import mailshelf.server.http.Languages;
+import mailshelf.server.notice.Notices;
 import mailshelf.store.Tx;
 import mailshelf.store.people.InvitationStore;
-import mailshelf.store.people.NoticeStore;
 import org.springframework.stereotype.Component;
 
 /** Makes links by which people set their passwords. */
@@ -23,22 +22,15 @@ public class Invite {
     private static final SecureRandom RANDOM = new SecureRandom();
 
     private final InvitationStore invitations;
-    private final NoticeStore notices;
+    private final Notices notices;
     private final HouseSettings settings;
     private final InstantSource machineClock;
-    private final BusinessClock clock;
 
-    Invite(
-            InvitationStore invitations,
-            NoticeStore notices,
-            HouseSettings settings,
-            InstantSource machineClock,
-            BusinessClock clock) {
+    Invite(InvitationStore invitations, Notices notices, HouseSettings settings, InstantSource machineClock) {
         this.invitations = invitations;
         this.notices = notices;
         this.settings = settings;
         this.machineClock = machineClock;
-        this.clock = clock;
     }
 
     /** A link that works once, for a week. */
@@ -53,11 +45,10 @@ public class Invite {
     void byMail(Tx tx, Person person, Person by) {
         Locale locale = Languages.supported(person.locale());
         Words words = Words.in(locale);
-        notices.insert(
+        notices.tell(
                 tx,
                 person.id(),
                 words.say("invitation.subject"),
-                words.say("invitation.body", person.name(), by.name(), link(tx, person.id())),
-                clock.instant());
+                words.say("invitation.body", person.name(), by.name(), link(tx, person.id())));
     }
 }
