@@ -792,7 +792,7 @@ export const en = {
     gets: "gets it",
     mail: "mail",
     mailOf: (name: string) => `The mail as ${name} gets it`,
-    nothing: "Choose a page, and what is sent shows here.",
+    nothing: "What is sent shows here as soon as nothing of it is missing.",
     pdf: (sheets: number, size: string) => `PDF, ${counted(sheets, "sheet", "sheets")}, ${size}`,
     saveFile: "save the file itself",
     sheet: (at: number, many: number) => `Sheet ${at} of ${many}`,

@@ -113,6 +113,10 @@ final class Api {
         if (answer.statusCode() < 400) {
             throw new AssertionError(method + " " + path + " was not refused");
         }
+        return refusal(answer);
+    }
+
+    static Refusal refusal(HttpResponse<byte[]> answer) {
         JsonNode problem = json(answer);
         return new Refusal(
                 answer.statusCode(),

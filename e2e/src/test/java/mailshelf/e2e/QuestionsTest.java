@@ -106,8 +106,9 @@ class QuestionsTest {
         long draft = ida.post("subscriptions", Map.of("terms", terms, "start", false))
                 .get("id")
                 .asLong();
-        assertThat(ida.post("compositions", Wishes.draft(terms)).get("missing").toString())
-                .contains("FILTER");
+        JsonNode composed = ida.post("compositions", Wishes.draft(terms));
+        assertThat(composed.get("missing").toString()).contains("FILTER");
+        assertThat(composed.get("notes").toString()).contains("The report asks first: Which route?");
         assertThat(ida.refused("POST", "subscriptions/" + draft + "/start", null)
                         .code())
                 .isEqualTo("subscription.unanswered");

@@ -97,17 +97,20 @@ class CheckTerms {
     }
 
     private DataSet dataSet(Tx tx, Terms terms) {
-        return definitions
-                .newest(tx, reports.find(tx, terms.report()).orElseThrow())
-                .dataSet();
+        return published(tx, terms).dataSet();
+    }
+
+    private Definition definition(Tx tx, Terms terms) {
+        return published(tx, terms).definition();
+    }
+
+    private Definitions.Published published(Tx tx, Terms terms) {
+        return definitions.newest(tx, reports.find(tx, terms.report()).orElseThrow());
     }
 
     /** Refuses to send what leaves a question of the report open. */
     void requireAnswered(Tx tx, Terms terms) {
-        Definition definition = definitions
-                .newest(tx, reports.find(tx, terms.report()).orElseThrow())
-                .definition();
-        definition.unanswered(terms.filters()).stream().findFirst().ifPresent(question -> {
+        definition(tx, terms).unanswered(terms.filters()).stream().findFirst().ifPresent(question -> {
             throw Problem.invalid("subscription.unanswered", question.ask(), terms.name());
         });
     }
@@ -162,6 +165,9 @@ class CheckTerms {
                 doubled(tx, who, terms, other, words).ifPresent(notes::add);
             }
         }
+        definition(tx, terms).unanswered(terms.filters()).stream()
+                .map(question -> new Note(Part.FILTER, words.say("note.unanswered", question.ask()), true))
+                .forEach(notes::add);
         seenAs(tx, terms, owner, found, words).ifPresent(notes::add);
         Seam.first(terms, clock.instant()).map(seam -> seam(seam, terms, words)).ifPresent(notes::add);
         if (terms.period() instanceof FixedPeriod) {
