@@ -32,12 +32,15 @@ final class Answers {
         return filter.column().equals(column) && filter.test() != Filter.Test.ANSWER;
     }
 
+    private static boolean answers(Filter filter, String question) {
+        return filter.column().equals(question) && filter.test() == Filter.Test.ANSWER;
+    }
+
     private Optional<String> answer(ReportQuestion question, List<Filter> filters) {
         String above =
                 question.within().map(name -> given.getOrDefault(name, "")).orElse("");
         return filters.stream()
-                .filter(filter ->
-                        filter.test() == Filter.Test.ANSWER && filter.column().equals(question.name()))
+                .filter(filter -> answers(filter, question.name()))
                 .map(filter -> filter.values().get(0))
                 .findFirst()
                 .or(question::preset)
@@ -59,10 +62,7 @@ final class Answers {
         List<Filter> all = new ArrayList<>(filters);
         questions.stream()
                 .map(ReportQuestion::name)
-                .filter(name -> given.containsKey(name)
-                        && filters.stream()
-                                .noneMatch(filter -> filter.test() == Filter.Test.ANSWER
-                                        && filter.column().equals(name)))
+                .filter(name -> given.containsKey(name) && filters.stream().noneMatch(filter -> answers(filter, name)))
                 .map(name -> new Filter(name, Filter.Test.ANSWER, List.of(given.get(name))))
                 .forEach(all::add);
         return List.copyOf(all);

@@ -23,6 +23,11 @@ public record Subscription(
         Terms terms,
         Optional<Instant> nextDue) {
 
+    /** A new one, before it is kept: its id is none yet. */
+    public static Subscription draft(PersonId owner, Terms terms) {
+        return new Subscription(new SubscriptionId(0), owner, State.DRAFT, "", 1, terms, Optional.empty());
+    }
+
     /** From a draft to its first send. */
     public Subscription start(Instant now) {
         require(state == State.DRAFT, "subscription.already-started");

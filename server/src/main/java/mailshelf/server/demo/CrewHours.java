@@ -2,7 +2,6 @@ package mailshelf.server.demo;
 
 import java.time.LocalDate;
 import java.util.List;
-import java.util.Locale;
 import java.util.random.RandomGenerator;
 import java.util.stream.Stream;
 import mailshelf.core.data.Column;
@@ -50,8 +49,8 @@ final class CrewHours implements Feed {
                 day.toString(),
                 route,
                 duty,
-                String.format(Locale.ROOT, "%.1f", shifts * 7.5 + over),
-                String.format(Locale.ROOT, "%.1f", over),
+                Feed.decimal(shifts * 7.5 + over, 1),
+                Feed.decimal(over, 1),
                 Integer.toString(ill));
     }
 }

@@ -2,6 +2,7 @@ package mailshelf.server.demo;
 
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Locale;
 import java.util.SplittableRandom;
 import java.util.random.RandomGenerator;
 import java.util.stream.Stream;
@@ -26,6 +27,11 @@ interface Feed {
     /** Chance that is the same for the same day. */
     default RandomGenerator chance(LocalDate day) {
         return new SplittableRandom(dataSet().hashCode() * 31L + day.toEpochDay() * 0x9E3779B97F4A7C15L);
+    }
+
+    /** As a CSV file has it, with a point. */
+    static String decimal(double value, int decimals) {
+        return String.format(Locale.ROOT, "%." + decimals + "f", value);
     }
 
     static boolean isSummer(LocalDate day) {

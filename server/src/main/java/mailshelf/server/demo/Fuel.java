@@ -2,7 +2,6 @@ package mailshelf.server.demo;
 
 import java.time.LocalDate;
 import java.util.List;
-import java.util.Locale;
 import java.util.random.RandomGenerator;
 import java.util.stream.Stream;
 import mailshelf.core.data.Column;
@@ -59,7 +58,7 @@ final class Fuel implements Feed {
                 day.toString(),
                 vessel.name(),
                 Long.toString(Math.round(miles * vessel.litresAMile() * thirst)),
-                String.format(Locale.ROOT, "%.1f", miles),
-                String.format(Locale.ROOT, "%.1f", miles / 9 + chance.nextDouble()));
+                Feed.decimal(miles, 1),
+                Feed.decimal(miles / 9 + chance.nextDouble(), 1));
     }
 }

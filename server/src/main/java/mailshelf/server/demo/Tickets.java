@@ -2,7 +2,6 @@ package mailshelf.server.demo;
 
 import java.time.LocalDate;
 import java.util.List;
-import java.util.Locale;
 import java.util.random.RandomGenerator;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
@@ -85,7 +84,7 @@ final class Tickets implements Feed {
                 channel(day, chance),
                 "C" + (int) (Math.pow(chance.nextDouble(), 2) * CUSTOMERS),
                 Integer.toString(passengers),
-                String.format(Locale.ROOT, "%.2f", price(route, tariff, passengers)));
+                Feed.decimal(price(route, tariff, passengers), 2));
     }
 
     private static String tariff(LocalDate day, RandomGenerator chance) {

@@ -2,7 +2,6 @@ package mailshelf.server.demo;
 
 import java.time.LocalDate;
 import java.util.List;
-import java.util.Locale;
 import java.util.random.RandomGenerator;
 import java.util.stream.Stream;
 import mailshelf.core.data.Column;
@@ -27,11 +26,11 @@ final class Wind implements Feed {
         double weather = (Feed.isWinter(day) ? 9 : 5) + 4 * chance.nextGaussian();
         return PIERS.stream().map(pier -> {
             double mean = Math.max(0.4, weather + (pier.equals("Ytre Holm") ? 3 : 0) + chance.nextGaussian());
-            return List.of(day.toString(), pier, one(mean), one(mean * (1.3 + 0.3 * chance.nextDouble())));
+            return List.of(
+                    day.toString(),
+                    pier,
+                    Feed.decimal(mean, 1),
+                    Feed.decimal(mean * (1.3 + 0.3 * chance.nextDouble()), 1));
         });
-    }
-
-    private static String one(double metresASecond) {
-        return String.format(Locale.ROOT, "%.1f", metresASecond);
     }
 }

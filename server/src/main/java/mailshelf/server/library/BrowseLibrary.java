@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import mailshelf.core.data.DataSetId;
 import mailshelf.core.report.Definition;
@@ -153,9 +154,11 @@ class BrowseLibrary {
                     .filter(folder -> access.may(Verb.KNOW, folder.id()))
                     .toList();
             FolderTree tree = new FolderTree(seen);
-            List<Report> visible = reports.all(tx).stream()
-                    .filter(report -> access.may(Verb.SEE, report.folder()))
-                    .toList();
+            Map<Boolean, List<Report>> all = reports.all(tx).stream()
+                    .collect(Collectors.partitioningBy(report -> access.may(Verb.SEE, report.folder())));
+            List<Report> visible = all.get(true);
+            Predicate<FolderId> within =
+                    at -> wish.folder().map(folder -> tree.isWithin(at, folder)).orElse(true);
             Mine mine = new Mine(reading.favourites(tx, who.id()), reading.opened(tx, who.id()));
             List<Report> chosen = ordered(
                     tx,
@@ -163,10 +166,11 @@ class BrowseLibrary {
                     mine,
                     tree,
                     visible.stream()
-                            .filter(report -> wish.folder()
-                                    .map(folder -> tree.isWithin(report.folder(), folder))
-                                    .orElse(true))
+                            .filter(report -> within.test(report.folder()))
                             .toList());
+            List<Report> hidden = all.get(false).stream()
+                    .filter(report -> access.may(Verb.KNOW, report.folder()) && within.test(report.folder()))
+                    .toList();
             Set<FolderId> publishable = seen.stream()
                     .map(Folder::id)
                     .filter(folder -> access.may(Verb.PUBLISH, folder))
@@ -187,22 +191,18 @@ class BrowseLibrary {
                             .map(report -> entry(tx, who, access, mine, report))
                             .toList(),
                     chosen.size(),
-                    wish.order() == Order.FOLDER ? known(tx, who, access, tree, wish) : List.of(),
+                    wish.order() == Order.FOLDER ? known(tx, who, hidden, wish) : List.of(),
                     gate.readsHouse(who) || !publishable.isEmpty());
         });
     }
 
     /** Of what one may not open, title and description are all that is told, and all that it is found by. */
-    private List<KnownReport> known(Tx tx, Person who, Gate.Access access, FolderTree tree, Wish wish) {
+    private List<KnownReport> known(Tx tx, Person who, List<Report> hidden, Wish wish) {
         List<String> question = Findable.question(wish.words());
         Set<ReportId> asked = requests.openOf(tx, who.id()).stream()
                 .map(AccessRequest::report)
                 .collect(Collectors.toSet());
-        return reports.all(tx).stream()
-                .filter(report -> access.may(Verb.KNOW, report.folder()) && !access.may(Verb.SEE, report.folder()))
-                .filter(report -> wish.folder()
-                        .map(folder -> tree.isWithin(report.folder(), folder))
-                        .orElse(true))
+        return hidden.stream()
                 .map(report -> new KnownReport(
                         report.id(),
                         report.title(),

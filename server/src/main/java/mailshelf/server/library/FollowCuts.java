@@ -79,7 +79,7 @@ public class FollowCuts {
             if (after.isUsableBy(follower.owner())) {
                 Terms terms = follower.terms().asIn(after.cut());
                 if (!terms.equals(follower.terms())) {
-                    move(tx, by, after, follower, terms, "follows", report);
+                    move(tx, by, after, follower, terms, report);
                 }
             } else {
                 letGo(tx, by, after, follower, report);
@@ -93,10 +93,10 @@ public class FollowCuts {
     }
 
     private void letGo(Tx tx, Person by, KeptCut cut, Subscription follower, Definition report) {
-        move(tx, by, cut, follower, follower.terms().withoutCut(), "let-go", report);
+        move(tx, by, cut, follower, follower.terms().withoutCut(), report);
     }
 
-    private void move(Tx tx, Person by, KeptCut cut, Subscription was, Terms terms, String how, Definition report) {
+    private void move(Tx tx, Person by, KeptCut cut, Subscription was, Terms terms, Definition report) {
         Instant now = clock.instant();
         if (!subscriptions.update(tx, was, was.change(terms, now), by.id(), now)) {
             throw new Problem(Problem.Kind.STALE, "cut.changed-meanwhile", cut.name());
@@ -107,13 +107,13 @@ public class FollowCuts {
                 Act.SUBSCRIPTION_CHANGED,
                 Thing.of(was),
                 shows(was.terms(), report, by),
-                how.equals("follows") ? shows(terms, report, by) : "no longer follows “" + cut.name() + "”");
+                terms.follows().isPresent() ? shows(terms, report, by) : "no longer follows “" + cut.name() + "”");
         if (!was.owner().equals(by.id())) {
-            tell(tx, by, cut, was, terms, how, report);
+            tell(tx, by, cut, was, terms, report);
         }
     }
 
-    private void tell(Tx tx, Person by, KeptCut cut, Subscription was, Terms terms, String how, Definition report) {
+    private void tell(Tx tx, Person by, KeptCut cut, Subscription was, Terms terms, Definition report) {
         Person owner = people.find(tx, was.owner()).orElseThrow();
         Words words = Words.in(Languages.supported(owner.locale()));
         String name = was.terms().name();
@@ -122,7 +122,7 @@ public class FollowCuts {
                 owner.id(),
                 words.say("notice.cut-changed.subject", name),
                 words.say(
-                        "notice.cut-changed." + how,
+                        "notice.cut-changed." + (terms.follows().isPresent() ? "follows" : "let-go"),
                         by.name(),
                         cut.name(),
                         name,

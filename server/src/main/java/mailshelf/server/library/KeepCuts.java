@@ -91,20 +91,21 @@ class KeepCuts {
     CutsView of(Person who, ReportId id) {
         return database.inTransaction(tx -> {
             Report report = gate.readable(tx, who, id);
-            boolean mayShare = mayShare(tx, who, report);
+            Gate.Access access = gate.access(tx, who);
+            boolean mayShare = mayShare(access, report);
             return new CutsView(
                     cuts.ofReport(tx, id, who.id()).stream()
-                            .map(cut -> view(tx, who, report, mayShare, cut))
+                            .map(cut -> view(tx, who, access, report, mayShare, cut))
                             .toList(),
                     mayShare);
         });
     }
 
-    private CutView view(Tx tx, Person who, Report report, boolean mayShare, KeptCut cut) {
+    private CutView view(Tx tx, Person who, Gate.Access access, Report report, boolean mayShare, KeptCut cut) {
         boolean mayChange = mayChange(who, mayShare, cut);
         List<Subscription> all = mayChange ? follow.followers(tx, cut.id()) : List.of();
         List<FollowerView> shown = all.stream()
-                .filter(each -> gate.isVisible(tx, gate.access(tx, who), who, each))
+                .filter(each -> gate.isVisible(tx, access, who, each))
                 .map(each -> new FollowerView(each.id(), each.terms().name(), name(tx, each.owner())))
                 .toList();
         return new CutView(
@@ -126,8 +127,7 @@ class KeepCuts {
         return people.find(tx, person).orElseThrow().name();
     }
 
-    private boolean mayShare(Tx tx, Person who, Report report) {
-        Gate.Access access = gate.access(tx, who);
+    private static boolean mayShare(Gate.Access access, Report report) {
         return access.may(Verb.PUBLISH, report.folder()) || access.may(Verb.SUBSCRIBE_TEAMMATES, report.folder());
     }
 
@@ -191,7 +191,7 @@ class KeepCuts {
         if (!cut.isUsableBy(who.id())) {
             throw Problem.notFound();
         }
-        if (!mayChange(who, mayShare(tx, who, report), cut)) {
+        if (!mayChange(who, mayShare(gate.access(tx, who), report), cut)) {
             throw new Problem(Problem.Kind.FORBIDDEN, "cut.not-yours", cut.name());
         }
         return cut;
@@ -205,7 +205,7 @@ class KeepCuts {
         if (wish.about().length() > LONGEST_ABOUT) {
             throw Problem.invalid("cut.about-too-long", LONGEST_ABOUT);
         }
-        if (wish.shared() && !mayShare(tx, who, report)) {
+        if (wish.shared() && !mayShare(gate.access(tx, who), report)) {
             throw new Problem(Problem.Kind.FORBIDDEN, "cut.no-sharing");
         }
         if (!wish.cut().fits(definitions.definition(tx, report))) {

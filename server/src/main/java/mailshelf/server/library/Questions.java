@@ -4,11 +4,13 @@ import java.math.BigDecimal;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import mailshelf.core.Problem;
+import mailshelf.core.data.Filter;
 import mailshelf.core.report.Definition;
 import mailshelf.core.report.ReportQuestion;
 
 /** A report's questions as the browser asks them. */
-final class Questions {
+public final class Questions {
     private Questions() {}
 
     /**
@@ -27,6 +29,13 @@ final class Questions {
             Optional<BigDecimal> to,
             Map<String, List<String>> choices,
             String preset) {}
+
+    /** @throws Problem {@code report.unanswered} while filters leave a question of a report open */
+    public static void requireAnswered(Definition definition, List<Filter> filters) {
+        definition.unanswered(filters).stream().findFirst().ifPresent(question -> {
+            throw Problem.invalid("report.unanswered", question.ask());
+        });
+    }
 
     static List<QuestionView> of(Definition definition) {
         return definition.questions().stream()

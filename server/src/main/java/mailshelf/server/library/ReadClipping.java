@@ -15,7 +15,6 @@ import mailshelf.server.rights.Gate;
 import mailshelf.store.Database;
 import mailshelf.store.Tx;
 import mailshelf.store.library.KeptClipping;
-import mailshelf.store.library.Report;
 import mailshelf.store.library.ReportStore;
 import org.springframework.stereotype.Component;
 
@@ -58,40 +57,52 @@ class ReadClipping {
         this.read = read;
     }
 
+    /** A clip with what its report is at this moment; empty where that may not be seen. */
+    private record Found(Clip clip, Optional<Source> source) {}
+
+    private record Source(Definitions.Published published, Viewer viewer) {}
+
     ClippingView run(Person who, ClippingId id, double chartWidth) {
-        KeptClipping clipping = database.inTransaction(tx -> keep.own(tx, who, id));
+        record Read(KeptClipping clipping, List<Found> found) {}
+        Read read = database.inTransaction(tx -> {
+            KeptClipping clipping = keep.own(tx, who, id);
+            Gate.Access access = gate.access(tx, who);
+            return new Read(
+                    clipping,
+                    clipping.clips().stream()
+                            .map(clip -> new Found(clip, source(tx, who, access, clip)))
+                            .toList());
+        });
         return new ClippingView(
                 id,
-                clipping.name(),
-                clipping.version(),
-                clipping.clips().stream()
-                        .map(clip -> view(who, clip, chartWidth))
-                        .toList());
+                read.clipping().name(),
+                read.clipping().version(),
+                read.found().stream().map(found -> view(who, found, chartWidth)).toList());
     }
 
-    private ClipView view(Person who, Clip clip, double chartWidth) {
-        Words words = Words.in(Languages.supported(who.locale()));
-        record Found(Definitions.Published published, Viewer viewer) {}
-        Optional<Found> found =
-                database.inTransaction(tx -> readable(tx, who, clip).map(report -> {
+    private Optional<Source> source(Tx tx, Person who, Gate.Access access, Clip clip) {
+        return reports.find(tx, clip.report())
+                .filter(report -> access.may(Verb.SEE, report.folder()))
+                .map(report -> {
                     Definitions.Published published = definitions.newest(tx, report);
-                    return new Found(published, viewers.of(tx, who, published.dataSet()));
-                }));
-        if (found.isEmpty()) {
+                    return new Source(published, viewers.of(tx, who, published.dataSet()));
+                });
+    }
+
+    private ClipView view(Person who, Found found, double chartWidth) {
+        Clip clip = found.clip();
+        Words words = Words.in(Languages.supported(who.locale()));
+        if (found.source().isEmpty()) {
             return new ClipView(clip, "", Optional.empty(), words.say("clipping.not-yours"));
         }
-        Definition definition = found.get().published().definition();
+        Source source = found.source().get();
+        Definition definition = source.published().definition();
         if (clip.in(definition).isEmpty()) {
             return new ClipView(clip, definition.title(), Optional.empty(), words.say("clipping.gone"));
         }
-        ReadReport.Asked asked = read.asked(
-                who, found.get().published(), found.get().viewer(), clip.page(), clip.period(), clip.filters());
+        ReadReport.Asked asked =
+                read.asked(who, source.published(), source.viewer(), clip.page(), clip.period(), clip.filters());
         Definition.Page block = clip.in(asked.definition()).orElseThrow();
         return new ClipView(clip, definition.title(), Optional.of(read.view(who, asked.of(block), chartWidth)), "");
-    }
-
-    private Optional<Report> readable(Tx tx, Person who, Clip clip) {
-        return reports.find(tx, clip.report())
-                .filter(report -> gate.access(tx, who).may(Verb.SEE, report.folder()));
     }
 }

@@ -269,9 +269,7 @@ public class ReadReport {
 
         /** @throws Problem while the report asks something that is not answered */
         Asked answered() {
-            open().stream().findFirst().ifPresent(question -> {
-                throw Problem.invalid("report.unanswered", question.ask());
-            });
+            Questions.requireAnswered(definition, question.filters());
             return this;
         }
 

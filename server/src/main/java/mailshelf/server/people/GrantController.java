@@ -195,12 +195,16 @@ class GrantController {
         database.doInTransaction(tx -> {
             Folder found = folders.find(tx, folder).orElseThrow(Problem::notFound);
             Person granted = people.find(tx, person).orElseThrow(Problem::notFound);
-            Subject subject = new Subject.OfPerson(person);
-            String before = said(granted.name(), folders.rights(tx).inForce(subject, folder), folder);
-            put(tx, subject, folder, wish.verbs());
-            String after = said(granted.name(), folders.rights(tx).inForce(subject, folder), folder);
-            audit.keep(tx, who, Act.GRANT_CHANGED, Thing.of(Thing.Kind.FOLDER, folder, found.name()), before, after);
+            change(tx, who, found, new Subject.OfPerson(person), granted.name(), wish);
         });
+    }
+
+    private void change(Tx tx, Person who, Folder folder, Subject subject, String name, GrantWish wish) {
+        FolderId at = folder.id();
+        String before = said(name, folders.rights(tx).inForce(subject, at), at);
+        put(tx, subject, at, wish.verbs());
+        String after = said(name, folders.rights(tx).inForce(subject, at), at);
+        audit.keep(tx, who, Act.GRANT_CHANGED, Thing.of(Thing.Kind.FOLDER, at, folder.name()), before, after);
     }
 
     private static String said(String subject, Optional<Grant> grant, FolderId folder) {
@@ -217,11 +221,7 @@ class GrantController {
                     .filter(g -> g.id().equals(group))
                     .findFirst()
                     .orElseThrow(Problem::notFound);
-            Subject subject = new Subject.OfGroup(group);
-            String before = said(named.name(), folders.rights(tx).inForce(subject, folder), folder);
-            put(tx, subject, folder, wish.verbs());
-            String after = said(named.name(), folders.rights(tx).inForce(subject, folder), folder);
-            audit.keep(tx, who, Act.GRANT_CHANGED, Thing.of(Thing.Kind.FOLDER, folder, found.name()), before, after);
+            change(tx, who, found, new Subject.OfGroup(group), named.name(), wish);
             return cell(folders.rights(tx), folder, group);
         });
     }

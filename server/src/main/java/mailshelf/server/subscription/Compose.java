@@ -27,6 +27,7 @@ import mailshelf.server.delivery.MailBodies;
 import mailshelf.server.delivery.MakeEdition;
 import mailshelf.server.library.Definitions;
 import mailshelf.server.library.FollowCuts;
+import mailshelf.server.library.Questions;
 import mailshelf.server.mail.LetterWriter;
 import mailshelf.server.rights.Gate;
 import mailshelf.store.Database;
@@ -167,11 +168,7 @@ class Compose {
                     "subscription.copy-not-yours",
                     found.as().name());
         }
-        found.published().definition().unanswered(found.terms().filters()).stream()
-                .findFirst()
-                .ifPresent(question -> {
-                    throw Problem.invalid("report.unanswered", question.ask());
-                });
+        Questions.requireAnswered(found.published().definition(), found.terms().filters());
         return edition(found, clock.instant()).pdf().orElseThrow(Problem::notFound);
     }
 

@@ -1,7 +1,6 @@
 package mailshelf.server.subscription;
 
 import java.time.Instant;
-import java.util.Optional;
 import java.util.function.BiFunction;
 import java.util.function.UnaryOperator;
 import mailshelf.core.Problem;
@@ -75,8 +74,7 @@ class KeepSubscription {
             if (start) {
                 check.requireAnswered(tx, terms);
             }
-            Subscription draft =
-                    new Subscription(new SubscriptionId(0), who.id(), State.DRAFT, "", 1, terms, Optional.empty());
+            Subscription draft = Subscription.draft(who.id(), terms);
             SubscriptionId made = subscriptions.insert(tx, start ? draft.start(now) : draft, now);
             Act act = start ? Act.SUBSCRIPTION_STARTED : Act.SUBSCRIPTION_MADE;
             Thing thing = Thing.of(Thing.Kind.SUBSCRIPTION, made, terms.name());

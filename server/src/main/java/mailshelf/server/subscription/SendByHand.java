@@ -2,14 +2,13 @@ package mailshelf.server.subscription;
 
 import java.time.Instant;
 import java.util.List;
-import java.util.Optional;
 import java.util.UUID;
+import java.util.function.Function;
 import mailshelf.core.audience.Recipient;
 import mailshelf.core.audit.Act;
 import mailshelf.core.audit.Thing;
 import mailshelf.core.delivery.RunId;
 import mailshelf.core.rights.Person;
-import mailshelf.core.subscription.State;
 import mailshelf.core.subscription.Subscription;
 import mailshelf.core.subscription.SubscriptionId;
 import mailshelf.core.subscription.Terms;
@@ -23,6 +22,7 @@ import mailshelf.server.library.FollowCuts;
 import mailshelf.server.rights.Gate;
 import mailshelf.store.Database;
 import mailshelf.store.Durable;
+import mailshelf.store.Tx;
 import mailshelf.store.subscription.SubscriptionStore;
 import org.springframework.stereotype.Component;
 
@@ -97,7 +97,7 @@ class SendByHand {
     }
 
     RunId toAll(Person who, SubscriptionId id) {
-        RunId run = database.inTransaction(tx -> {
+        return booked(tx -> {
             Subscription subscription = gate.changeable(tx, who, id);
             subscription.requireSendable();
             check.require(tx, who, subscription.terms());
@@ -105,38 +105,36 @@ class SendByHand {
             audit.keep(tx, who, Act.SEND_ASKED, Thing.of(subscription));
             return bookRun.byHand(tx, subscription, who, UUID.randomUUID().toString(), clock.instant());
         });
-        durable.await();
-        loop.wake();
-        return run;
     }
 
     /** What is on the screen, a single time: it is on the shelf like any issue, and nothing follows. */
     RunId once(Person who, Terms wanted) {
         Instant now = clock.instant();
-        RunId run = database.inTransaction(tx -> {
+        return booked(tx -> {
             Terms terms = follow.asFollowed(tx, who, wanted).withoutCut();
             check.require(tx, who, terms);
             check.requireSeenAs(tx, terms);
             check.requireAnswered(tx, terms);
-            Subscription draft =
-                    new Subscription(new SubscriptionId(0), who.id(), State.DRAFT, "", 1, terms, Optional.empty());
-            SubscriptionId id = subscriptions.insert(tx, draft.sentOnce(), now);
+            SubscriptionId id =
+                    subscriptions.insert(tx, Subscription.draft(who.id(), terms).sentOnce(), now);
             Subscription once = subscriptions.find(tx, id).orElseThrow();
             audit.keep(tx, who, Act.SENT_ONCE, Thing.of(once), "", describe.record(tx, terms, who.id(), who));
             return bookRun.byHand(tx, once, who, UUID.randomUUID().toString(), now);
         });
-        durable.await();
-        loop.wake();
-        return run;
     }
 
     RunId trial(Person who, SubscriptionId id) {
-        RunId run = database.inTransaction(tx -> {
+        return booked(tx -> {
             Subscription subscription = gate.triable(tx, who, id);
             check.requireAnswered(tx, subscription.terms());
             audit.keep(tx, who, Act.TRIAL_ASKED, Thing.of(subscription));
             return bookRun.trial(tx, subscription, who, UUID.randomUUID().toString(), clock.instant());
         });
+    }
+
+    /** Durable before it answers, and begun at once. */
+    private RunId booked(Function<Tx, RunId> booking) {
+        RunId run = database.inTransaction(booking);
         durable.await();
         loop.wake();
         return run;
