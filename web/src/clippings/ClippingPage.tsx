@@ -11,6 +11,7 @@ import { chartWidth } from "../kit/chartWidth";
 import { useWidth } from "../kit/useWidth";
 import { words } from "../words";
 import { ClipBlock } from "./ClipBlock";
+import { SentBy } from "./SentBy";
 
 type View = Api["ClippingView"];
 
@@ -59,6 +60,11 @@ function Kept({ view }: { view: View }) {
         }
         actions={
           <>
+            {view.maySubscribe && (
+              <Link className="choose" to={`/compose?clipping=${view.id}&once`}>
+                {words.clippings.sendOnce}
+              </Link>
+            )}
             <button type="button" className="choose" onClick={() => setRenaming(!renaming)}>
               {words.clippings.rename}
             </button>
@@ -76,9 +82,19 @@ function Kept({ view }: { view: View }) {
             >
               {words.clippings.remove}
             </button>
+            {view.maySubscribe ? (
+              <Link className="act" to={`/compose?clipping=${view.id}`}>
+                {words.clippings.subscribe}
+              </Link>
+            ) : (
+              view.clips.length > 0 && (
+                <span className="text-quiet text-sm">{words.clippings.mayNotSubscribe}</span>
+              )
+            )}
           </>
         }
       />
+      <SentBy followers={view.followers} />
       {renaming && (
         <Rename
           name={view.name}

@@ -21,12 +21,15 @@ const page = {
   charts: [],
   tables: [],
   texts: [{ id: "b9", title: "A note", text: "Terna is in dock." }],
+  sections: [],
   order: ["b9"],
 };
 const clipping = {
   id: 4,
   name: "For Monday",
   version: 2,
+  followers: [{ id: 12, name: "Mondays at seven", owner: "Marit Lunde" }],
+  maySubscribe: true,
   clips: [
     { clip: clip("b9"), title: "Cancelled sailings", shown: { page, drawings: {} }, gone: "" },
     { clip: clip("b1"), title: "", shown: null, gone: "You may not see its report any more." },
@@ -49,6 +52,10 @@ it("blocks stand with where they are from, and what is gone says why", async () 
     "/reports/1?page=overview&period=last-week",
   );
   expect(screen.getByText("You may not see its report any more.")).toBeVisible();
+  expect(screen.getByRole("note")).toHaveTextContent(
+    "Sent by Mondays at seven. It changes with the clipping",
+  );
+  expect(screen.getByRole("link", { name: "Subscribe" })).toHaveAttribute("href", "/compose?clipping=4");
   await userEvent.click(screen.getByRole("button", { name: "later: Cancelled sailings" }));
   await waitFor(() => expect(asked.some(({ method }) => method === "PUT")).toBe(true));
   expect(asked.find(({ method }) => method === "PUT")?.body).toEqual({

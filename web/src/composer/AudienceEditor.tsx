@@ -1,12 +1,12 @@
 import { useState } from "react";
 import type { Api } from "../api/client";
-import { useRead } from "../api/use";
 import { Loaded } from "../kit/Loaded";
 import { useMe } from "../kit/useSession";
 import { words } from "../words";
+import { useCandidates } from "./useCandidates";
 
 interface Props {
-  report: number;
+  reports: number[];
   recipients: number[];
   change: (recipients: number[]) => void;
 }
@@ -14,8 +14,8 @@ interface Props {
 const MOST_OFFERED = 8;
 
 /** To whom: those on the list, and by name those who can be put on it. */
-export function AudienceEditor({ report, recipients, change }: Props) {
-  const candidates = useRead<Api["Candidate"][]>(`reports/${report}/candidates`);
+export function AudienceEditor({ reports, recipients, change }: Props) {
+  const candidates = useCandidates(reports);
   return (
     <Loaded query={candidates}>
       {(people) => (
@@ -28,7 +28,7 @@ export function AudienceEditor({ report, recipients, change }: Props) {
   );
 }
 
-interface ListProps extends Omit<Props, "report"> {
+interface ListProps extends Omit<Props, "reports"> {
   people: Api["Candidate"][];
 }
 

@@ -11,12 +11,13 @@ import { Preview } from "./Preview";
 import { Sends } from "./Sends";
 import { Sentence } from "./Sentence";
 import { useComposition } from "./useComposition";
-import { useTerms, type Terms } from "./useTerms";
+import { contentOf, reportsOf, useTerms, type Terms } from "./useTerms";
 
 interface Props {
   /** Under which what is on the screen outlives a reload. */
   draftKey: string;
-  report: Api["ReaderView"];
+  /** Where pages of one are sent, rather than blocks on a page of its own. */
+  report?: Api["ReaderView"];
   first: Terms;
   /** The subscription being changed; none for a new one. */
   kept?: Api["SubscriptionView"];
@@ -34,7 +35,6 @@ export function Composer({ draftKey, report, first, kept }: Props) {
   const seenAs = as !== null && recipients.includes(as) ? as : (recipients[0] ?? null);
   const composition = useComposition(draft.terms, seenAs, kept?.line.id ?? null);
   const composed = composition.data;
-  const cuts = useCuts(report.report);
   const toggle = (part: Part) =>
     setOpen((before) => (before.includes(part) ? before.filter((each) => each !== part) : [...before, part]));
   const editor = (part: Part) => (
@@ -43,7 +43,7 @@ export function Composer({ draftKey, report, first, kept }: Props) {
       part={part}
       report={report}
       terms={draft.terms}
-      notes={composed?.notes ?? []}
+      composed={composed}
       change={draft.change}
       close={() => toggle(part)}
     />
@@ -83,20 +83,13 @@ export function Composer({ draftKey, report, first, kept }: Props) {
           <span className="text-quiet">· {words.composer.inNameOf}</span>
         </p>
         {open.includes("NAME") && editor("NAME")}
-        {(draft.terms.follows !== null || (cuts.data?.cuts.length ?? 0) > 0) && (
-          <p className="pt-1">
-            <span className="text-quiet">
-              {draft.terms.follows === null ? words.composer.ownCut : words.composer.followsCut} ·{" "}
-            </span>
-            <button
-              type="button"
-              className="choose"
-              aria-expanded={open.includes("CUT")}
-              onClick={() => toggle("CUT")}
-            >
-              {draft.terms.follows === null ? words.composer.follow : words.composer.followOther}
-            </button>
-          </p>
+        {report && (
+          <Follows
+            report={report.report}
+            follows={contentOf(draft.terms).follows}
+            open={open.includes("CUT")}
+            toggle={() => toggle("CUT")}
+          />
         )}
         {open.includes("CUT") && editor("CUT")}
         {composed && <Notes composed={composed} open={open} />}
@@ -112,7 +105,7 @@ export function Composer({ draftKey, report, first, kept }: Props) {
           <>
             <Preview
               composed={composed}
-              report={report.report}
+              reports={reportsOf(composed.terms)}
               draft={{ terms: draft.terms, as: seenAs, own: kept?.line.id ?? null }}
               setAs={setAs}
               busy={composition.isPlaceholderData}
@@ -122,6 +115,29 @@ export function Composer({ draftKey, report, first, kept }: Props) {
         )}
       </section>
     </div>
+  );
+}
+
+interface FollowsProps {
+  report: number;
+  follows: number | null;
+  open: boolean;
+  toggle: () => void;
+}
+
+/** Whether it follows a cut of the report; nothing where there is none to follow. */
+function Follows({ report, follows, open, toggle }: FollowsProps) {
+  const cuts = useCuts(report);
+  if (follows === null && (cuts.data?.cuts.length ?? 0) === 0) return null;
+  return (
+    <p className="pt-1">
+      <span className="text-quiet">
+        {follows === null ? words.composer.ownCut : words.composer.followsCut} ·{" "}
+      </span>
+      <button type="button" className="choose" aria-expanded={open} onClick={toggle}>
+        {follows === null ? words.composer.follow : words.composer.followOther}
+      </button>
+    </p>
   );
 }
 

@@ -6,7 +6,7 @@ import { Title } from "../kit/Title";
 import { useMe } from "../kit/useSession";
 import { words } from "../words";
 import { Composer } from "./Composer";
-import { firstTerms, MONDAYS, type Terms } from "./useTerms";
+import { contentOf, firstTerms, MONDAYS, standsOnOwnPage, termsOfClipping, type Terms } from "./useTerms";
 
 /** A subscription being written: a new one on a report or like another, or a kept one being changed. */
 export function ComposerPage() {
@@ -14,9 +14,22 @@ export function ComposerPage() {
   const change = search.get("change");
   const like = search.get("like");
   const report = search.get("report");
+  const clipping = search.get("clipping");
   if (change !== null) return <ChangeKept id={change} />;
   if (like !== null) return <WriteLike id={like} />;
+  if (clipping !== null) return <WriteOfClipping id={clipping} once={search.has("once")} />;
   return report === null ? <PickReport /> : <WriteNew report={report} search={search} />;
+}
+
+/** Of a page of my own. */
+function WriteOfClipping({ id, once }: { id: string; once: boolean }) {
+  const me = useMe();
+  const clipping = useRead<Api["ClippingView"]>(`clippings/${id}?chartWidth=280`);
+  return (
+    <Loaded query={clipping}>
+      {(view) => <Composer draftKey={`clipping ${id} ${once}`} first={termsOfClipping(view, once, me)} />}
+    </Loaded>
+  );
 }
 
 function WriteNew({ report, search }: { report: string; search: URLSearchParams }) {
@@ -43,29 +56,39 @@ function WriteLike({ id }: { id: string }) {
 }
 
 function WriteFrom({ id, terms }: { id: string; terms: Terms }) {
-  const view = useReport(String(terms.report));
   const { schedule } = terms;
   const first = { ...terms, schedule: { ...schedule, recurrence: schedule.recurrence || MONDAYS } };
-  return (
-    <Loaded query={view}>
-      {(read) => <Composer key={id} draftKey={`like ${id}`} report={read} first={first} />}
-    </Loaded>
-  );
+  return <ComposerOf draftKey={`like ${id}`} first={first} />;
 }
 
 function ChangeKept({ id }: { id: string }) {
   const kept = useRead<Api["SubscriptionView"]>(`subscriptions/${id}`);
-  return <Loaded query={kept}>{(subscription) => <ChangeLoaded kept={subscription} />}</Loaded>;
-}
-
-function ChangeLoaded({ kept }: { kept: Api["SubscriptionView"] }) {
-  const view = useReport(String(kept.terms.report));
-  const key = `${kept.line.id}.${kept.version}`;
   return (
-    <Loaded query={view}>
-      {(read) => <Composer key={key} draftKey={key} report={read} first={kept.terms} kept={kept} />}
+    <Loaded query={kept}>
+      {(read) => <ComposerOf draftKey={`${read.line.id}.${read.version}`} first={read.terms} kept={read} />}
     </Loaded>
   );
+}
+
+interface OfProps {
+  draftKey: string;
+  first: Terms;
+  kept?: Api["SubscriptionView"];
+}
+
+/** With the report that terms are of, where they are pages of one. */
+function ComposerOf(props: OfProps) {
+  const { first } = props;
+  return standsOnOwnPage(first) ? (
+    <Composer key={props.draftKey} {...props} />
+  ) : (
+    <ComposerOfReport {...props} report={contentOf(first).report} />
+  );
+}
+
+function ComposerOfReport({ report, ...props }: OfProps & { report: number }) {
+  const view = useReport(String(report));
+  return <Loaded query={view}>{(read) => <Composer key={props.draftKey} {...props} report={read} />}</Loaded>;
 }
 
 const useReport = (id: string) => useRead<Api["ReaderView"]>(`reports/${id}?period=last-week&chartWidth=280`);

@@ -1,16 +1,16 @@
 import { OneOf } from "../kit/Field";
 import { useCuts } from "../kit/useCuts";
 import { words } from "../words";
-import type { Terms } from "./useTerms";
+import type { Content } from "./useTerms";
 
 interface Props {
   report: number;
-  terms: Terms;
-  change: (part: Partial<Terms>) => void;
+  content: Content;
+  change: (part: Partial<Content>) => void;
 }
 
 /** Whether period and filters are its own, or those of a kept cut, also when that changes. */
-export function CutEditor({ report, terms, change }: Props) {
+export function CutEditor({ report, content, change }: Props) {
   const { data } = useCuts(report);
   return (
     <fieldset className="space-y-3">
@@ -20,7 +20,7 @@ export function CutEditor({ report, terms, change }: Props) {
           name="follows"
           label={words.composer.ownCut}
           hint={words.composer.ownCutMeans}
-          checked={terms.follows === null}
+          checked={content.follows === null}
           choose={() => change({ follows: null })}
         />
       </p>
@@ -32,7 +32,7 @@ export function CutEditor({ report, terms, change }: Props) {
               name="follows"
               label={words.composer.followCut(cut.name)}
               hint={words.cuts.of(cut)}
-              checked={terms.follows === cut.id}
+              checked={content.follows === cut.id}
               choose={() => change({ follows: cut.id, period: cut.cut.period, filters: cut.cut.filters })}
             />
           </p>

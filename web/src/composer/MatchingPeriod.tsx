@@ -5,15 +5,16 @@ import type { Terms } from "./useTerms";
 
 interface Props {
   periods: Api["PeriodView"][];
-  terms: Terms;
+  schedule: Terms["schedule"];
+  period: string;
   change: (period: string) => void;
 }
 
 /** Where issues come as often as a period is long, it is offered: each day is then in one issue. */
-export function MatchingPeriod({ periods, terms, change }: Props) {
-  const code = matchingPeriod(terms.schedule.recurrence);
-  const match = periods.find((period) => period.code === code);
-  if (!match || match.code === terms.period) return null;
+export function MatchingPeriod({ periods, schedule, period, change }: Props) {
+  const code = matchingPeriod(schedule.recurrence);
+  const match = periods.find((each) => each.code === code);
+  if (!match || match.code === period) return null;
   return (
     <p className="pt-3 text-sm">
       {words.when.matching}{" "}

@@ -1,27 +1,27 @@
-import { useState } from "react";
 import type { Api } from "../api/client";
 import { Field, OneOf, Tick } from "../kit/Field";
-import { NarrowingEditor, NarrowingParts } from "../kit/Narrowing";
-import { PeriodEditor } from "../kit/PeriodEditor";
 import { words } from "../words";
 import { AudienceEditor } from "./AudienceEditor";
-import { CutEditor } from "./CutEditor";
+import { BlocksEditor } from "./BlocksEditor";
+import { ContentEditor } from "./ContentEditor";
 import { MatchingPeriod } from "./MatchingPeriod";
 import type { Part } from "./part";
-import type { Terms } from "./useTerms";
+import { contentOf, reportsOf, withContent, type Terms } from "./useTerms";
 import { WhenEditor } from "./WhenEditor";
 
 interface Props {
   part: Part;
-  report: Api["ReaderView"];
+  /** Where pages of one are sent. */
+  report?: Api["ReaderView"];
   terms: Terms;
-  notes: Api["Note"][];
+  composed?: Api["Composed"];
   change: (part: Partial<Terms>) => void;
   close: () => void;
 }
 
 /** The editor of one part of the sentence, with what is to be said about that part under it. */
-export function PartEditor({ part, notes, close, ...rest }: Props) {
+export function PartEditor({ part, close, ...rest }: Props) {
+  const notes = rest.composed?.notes ?? [];
   return (
     <div role="group" aria-label={words.part[part]} className="border-base-content bg-leaf my-3 border p-4">
       <Editor part={part} {...rest} />
@@ -42,45 +42,41 @@ export function PartEditor({ part, notes, close, ...rest }: Props) {
   );
 }
 
-function Editor({ part, report, terms, change }: Omit<Props, "notes" | "close">) {
+function Editor({ part, report, terms, composed, change }: Omit<Props, "close">) {
   switch (part) {
     case "WHEN":
       return (
         <>
           <WhenEditor schedule={terms.schedule} change={(schedule) => change({ schedule })} />
-          <MatchingPeriod
-            periods={report.periods}
-            terms={terms}
-            change={(period) => change({ period, follows: null })}
-          />
+          {report && (
+            <MatchingPeriod
+              periods={report.periods}
+              schedule={terms.schedule}
+              period={contentOf(terms).period}
+              change={(period) => change(withContent(terms, { period, follows: null }))}
+            />
+          )}
         </>
       );
     case "WHAT":
-      return <PagesEditor pages={report.pages} chosen={terms.pages} change={(pages) => change({ pages })} />;
     case "PERIOD":
-      return (
-        <PeriodEditor
-          periods={report.periods}
-          current={terms.period}
-          choose={(period) => change({ period, follows: null })}
-        />
-      );
     case "FILTER":
-      return (
-        <FiltersEditor
-          report={report}
-          terms={terms}
-          change={(filters) => change({ filters, follows: null })}
-        />
-      );
     case "CUT":
-      return <CutEditor report={report.report} terms={terms} change={change} />;
+      return report ? (
+        <ContentEditor part={part} report={report} terms={terms} change={change} />
+      ) : (
+        composed && <BlocksEditor terms={terms} composed={composed} change={change} />
+      );
     case "SEEN_AS":
-      return <SeenAsEditor report={report} seenAs={terms.seenAs} change={(seenAs) => change({ seenAs })} />;
+      return (
+        composed && (
+          <SeenAsEditor composed={composed} seenAs={terms.seenAs} change={(seenAs) => change({ seenAs })} />
+        )
+      );
     case "TO_WHOM":
       return (
         <AudienceEditor
-          report={report.report}
+          reports={reportsOf(composed?.terms ?? terms)}
           recipients={terms.recipients}
           change={(recipients) => change({ recipients })}
         />
@@ -99,63 +95,15 @@ function Editor({ part, report, terms, change }: Omit<Props, "notes" | "close">)
   }
 }
 
-interface PagesProps {
-  pages: Api["PageName"][];
-  chosen: string[];
-  change: (pages: string[]) => void;
-}
-
-function PagesEditor({ pages, chosen, change }: PagesProps) {
-  return (
-    <div className="space-y-2">
-      {pages.map((page) => (
-        <Tick
-          key={page.id}
-          label={page.title}
-          checked={chosen.includes(page.id)}
-          change={(on) =>
-            change(pages.map((each) => each.id).filter((id) => (id === page.id ? on : chosen.includes(id))))
-          }
-        />
-      ))}
-    </div>
-  );
-}
-
-interface FiltersProps {
-  report: Api["ReaderView"];
-  terms: Terms;
-  change: (filters: Terms["filters"]) => void;
-}
-
-function FiltersEditor({ report, terms, change }: FiltersProps) {
-  const [open, setOpen] = useState<string | null>(null);
-  const toggle = (part: string) => setOpen(open === part ? null : part);
-  return (
-    <>
-      <p className="pb-3">
-        <NarrowingParts view={report} filters={terms.filters} open={open} toggle={toggle} />
-      </p>
-      <NarrowingEditor
-        view={report}
-        cut={{ page: "", period: terms.period, filters: terms.filters, tables: {} }}
-        open={open}
-        show={setOpen}
-        change={change}
-      />
-    </>
-  );
-}
-
 interface SeenAsProps {
-  report: Api["ReaderView"];
+  composed: Api["Composed"];
   seenAs: Terms["seenAs"];
   change: (seenAs: Terms["seenAs"]) => void;
 }
 
 /** Whose rows it shows; what the data forbid stays visible with its reason. */
-function SeenAsEditor({ report, seenAs, change }: SeenAsProps) {
-  const ruled = report.ruled.map((title) => title.toLowerCase());
+function SeenAsEditor({ composed, seenAs, change }: SeenAsProps) {
+  const ruled = composed.ruled.map((title) => title.toLowerCase());
   const choice = (value: Terms["seenAs"], disabled: boolean) => (
     <p>
       <OneOf
@@ -172,7 +120,7 @@ function SeenAsEditor({ report, seenAs, change }: SeenAsProps) {
     <fieldset className="space-y-3">
       <legend className="sr-only">{words.part.SEEN_AS}</legend>
       {choice("RECIPIENT", false)}
-      {choice("OWNER", !report.ownerView)}
+      {choice("OWNER", !composed.ownerView)}
     </fieldset>
   );
 }

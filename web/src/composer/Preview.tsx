@@ -1,15 +1,16 @@
 import { useState } from "react";
 import type { Api } from "../api/client";
-import { useChange, useRead } from "../api/use";
+import { useChange } from "../api/use";
 import { Choices } from "../kit/Choices";
 import { Fault } from "../kit/Fault";
 import { MailFrame } from "../kit/MailFrame";
 import { words } from "../words";
+import { useCandidates } from "./useCandidates";
 import { saveFile } from "./useComposition";
 
 interface Props {
   composed: Api["Composed"];
-  report: number;
+  reports: number[];
   draft: Api["Draft"];
   setAs: (person: number) => void;
   busy: boolean;
@@ -18,7 +19,7 @@ interface Props {
 type Face = "mail" | "text" | "pdf";
 
 /** The mail and the file as the chosen recipient gets them. */
-export function Preview({ composed, report, draft, setAs, busy }: Props) {
+export function Preview({ composed, reports, draft, setAs, busy }: Props) {
   const [face, setFace] = useState<Face>("mail");
   const { mail, pdf } = composed;
   const faces = [
@@ -29,7 +30,7 @@ export function Preview({ composed, report, draft, setAs, busy }: Props) {
   return (
     <div aria-busy={busy} className={busy ? "opacity-60" : ""}>
       <p className="flex flex-wrap items-baseline justify-between gap-x-6 gap-y-1 pt-2 pb-3 text-sm">
-        <As report={report} draft={draft} setAs={setAs} />
+        <As reports={reports} draft={draft} setAs={setAs} />
         <Choices label={words.preview.faces} choices={faces} current={face} choose={setFace} />
       </p>
       <div role="group" aria-label={words.preview.face} tabIndex={0} className="max-h-[58vh] overflow-y-auto">
@@ -53,8 +54,8 @@ export function Preview({ composed, report, draft, setAs, busy }: Props) {
   );
 }
 
-function As({ report, draft, setAs }: Pick<Props, "report" | "draft" | "setAs">) {
-  const candidates = useRead<Api["Candidate"][]>(`reports/${report}/candidates`).data ?? [];
+function As({ reports, draft, setAs }: Pick<Props, "reports" | "draft" | "setAs">) {
+  const candidates = useCandidates(reports).data ?? [];
   const people = candidates.filter((person) => draft.terms.recipients.includes(person.id));
   if (people.length === 0) return <span />;
   return (

@@ -48,27 +48,37 @@ const cuts = {
 };
 
 interface Terms {
-  follows: number | null;
   name: string;
-  pages: string[];
-  period: string;
+  content: {
+    report: number;
+    follows: number | null;
+    pages: string[];
+    blocks: string[];
+    period: string;
+    filters: unknown[];
+  }[];
+  clipping: number | null;
   recipients: number[];
-  filters: unknown[];
   schedule: { recurrence: string; at: string };
   output: { pdf: boolean; picture: boolean };
 }
 
 const composed = ({ body }: Asked) => {
   const { terms } = body as { terms: Terms };
+  const { pages, period, filters } = terms.content[0] as Terms["content"][number];
   return {
+    terms,
+    content: [],
+    ruled: [],
+    ownerView: true,
     sentence: [
       { part: "WHEN", text: `Every ${terms.schedule.recurrence} at ${terms.schedule.at}`, missing: false },
       { part: null, text: ", ", missing: false },
-      { part: "WHAT", text: `${terms.pages.length} pages`, missing: terms.pages.length === 0 },
+      { part: "WHAT", text: `${pages.length} pages`, missing: pages.length === 0 },
       { part: null, text: " for ", missing: false },
-      { part: "PERIOD", text: terms.period, missing: false },
+      { part: "PERIOD", text: period, missing: false },
       { part: null, text: ", ", missing: false },
-      { part: "FILTER", text: `${terms.filters.length} filters`, missing: false },
+      { part: "FILTER", text: `${filters.length} filters`, missing: false },
       { part: null, text: ", ", missing: false },
       { part: "AS_WHAT", text: terms.output.pdf ? "as PDF" : "in the mail", missing: false },
       { part: null, text: ", to ", missing: false },
@@ -105,7 +115,7 @@ beforeEach(() => {
   sessionStorage.clear();
   asked = serve({
     "GET reports/1?period=last-week&chartWidth=280": report,
-    "GET reports/1/candidates": people,
+    "GET candidates?report=1": people,
     "GET reports/1/cuts": cuts,
     "POST compositions": composed,
     "POST subscriptions": { id: 9 },
@@ -133,9 +143,13 @@ describe("a new subscription", () => {
     await part("1 pages");
     expect(lastTerms()).toMatchObject({
       name: "Cancelled sailings",
-      pages: ["overview"],
-      period: "last-month",
-      filters: [{ column: "route", test: "ANY_OF", values: ["5 Holm ring"] }],
+      content: [
+        {
+          pages: ["overview"],
+          period: "last-month",
+          filters: [{ column: "route", test: "ANY_OF", values: ["5 Holm ring"] }],
+        },
+      ],
       recipients: [MARIT.id],
     });
   });
@@ -151,7 +165,7 @@ describe("a new subscription", () => {
     );
     await part("2 pages");
     await part("last-week");
-    expect(lastTerms().pages).toEqual(["overview", "every"]);
+    expect(lastTerms().content[0]?.pages).toEqual(["overview", "every"]);
     await userEvent.click(
       within(screen.getByRole("group", { name: "what" })).getByRole("button", { name: "Done" }),
     );
@@ -233,7 +247,7 @@ describe("a subscription that the server refuses", () => {
     await part("1 pages");
     serve({
       "GET reports/1?period=last-week&chartWidth=280": report,
-      "GET reports/1/candidates": people,
+      "GET candidates?report=1": people,
       "POST compositions": composed,
       "POST subscriptions": () => refusal(403, "subscription.no-teammates"),
     });
@@ -248,23 +262,26 @@ describe("a cut", () => {
     await userEvent.click(await screen.findByRole("button", { name: "follow a cut" }));
     await userEvent.click(screen.getByRole("radio", { name: /Those of the cut “The ring”/ }));
     await part("2 filters");
-    expect(lastTerms()).toMatchObject({ follows: 7, period: "last-month", filters: [holm, holm] });
+    expect(lastTerms().content[0]).toMatchObject({ follows: 7, period: "last-month", filters: [holm, holm] });
     await userEvent.click(await part("last-month"));
     await userEvent.click(screen.getByRole("button", { name: "last week" }));
     await part("last-week");
-    expect(lastTerms()).toMatchObject({ follows: null, period: "last-week", filters: [holm, holm] });
+    expect(lastTerms().content[0]).toMatchObject({
+      follows: null,
+      period: "last-week",
+      filters: [holm, holm],
+    });
   });
 });
 
 describe("a subscription that is kept already", () => {
   const terms = {
     name: "Kept",
-    report: 1,
-    pages: ["overview"],
-    follows: null,
-    period: "last-week",
+    content: [
+      { report: 1, pages: ["overview"], blocks: [], follows: null, period: "last-week", filters: [] },
+    ],
+    clipping: null,
     firstDayOfWeek: "MONDAY",
-    filters: [],
     recipients: [3],
     output: { pdf: true, picture: false },
     schedule: { recurrence: "FREQ=DAILY", at: "07:00:00", zone: "Europe/Oslo" },
@@ -275,7 +292,7 @@ describe("a subscription that is kept already", () => {
     cleanup();
     asked = serve({
       "GET reports/1?period=last-week&chartWidth=280": report,
-      "GET reports/1/candidates": people,
+      "GET candidates?report=1": people,
       "POST compositions": composed,
       "GET subscriptions/5": { line: { id: 5, name: "Kept", state: "ACTIVE" }, version: 3, terms },
       "PUT subscriptions/5": null,
@@ -297,6 +314,9 @@ describe("a subscription that is kept already", () => {
     ).toBeVisible();
     const put = asked.find((one) => one.method === "PUT");
     expect(put?.headers["If-Match"]).toBe("3");
-    expect(put?.body).toEqual({ ...terms, period: "last-month" });
+    expect(put?.body).toEqual({
+      ...terms,
+      content: [{ ...terms.content[0], period: "last-month" }],
+    });
   });
 });

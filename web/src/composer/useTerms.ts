@@ -3,6 +3,22 @@ import type { Api } from "../api/client";
 import { readCut } from "../kit/cut";
 
 export type Terms = Api["Terms"];
+export type Content = Terms["content"][number];
+
+/** What is sent of the report, where it is pages of one. */
+export const contentOf = (terms: Terms) => terms.content[0] as Content;
+
+/** The same with something of that changed. */
+export const withContent = (terms: Terms, part: Partial<Content>): Partial<Terms> => ({
+  content: [{ ...contentOf(terms), ...part }],
+});
+
+/** Whether it is blocks of several reports on a page of its own. */
+export const standsOnOwnPage = (terms: Terms) =>
+  terms.clipping !== null || terms.content.some((each) => each.blocks.length > 0);
+
+/** The reports that it takes from, each once. */
+export const reportsOf = (terms: Terms) => [...new Set(terms.content.map((each) => each.report))];
 
 export const MONDAYS = "FREQ=WEEKLY;BYDAY=MO";
 
@@ -10,21 +26,35 @@ export const MONDAYS = "FREQ=WEEKLY;BYDAY=MO";
 export function firstTerms(report: Api["ReaderView"], search: URLSearchParams, me: Api["Me"]): Terms {
   const cut = readCut(search);
   const follows = search.get("cut");
-  return {
-    name: report.title,
+  const pages = {
     report: report.report,
     pages: cut.page ? [cut.page] : report.pages.map((page) => page.id),
+    blocks: [],
     follows: follows === null ? null : Number(follows),
     period: cut.period,
-    firstDayOfWeek: "MONDAY",
     filters: cut.filters,
-    seenAs: "RECIPIENT",
-    recipients: [me.id],
-    output: { pdf: true, picture: false },
-    schedule: { recurrence: search.has("once") ? "" : MONDAYS, at: "07:00", zone: me.zone },
-    locale: "en",
+  };
+  return {
+    ...mine(me, search.has("once")),
+    name: report.title,
+    content: [pages],
+    clipping: null,
   };
 }
+
+/** The same for a page of my own; what is on it is taken from there. */
+export function termsOfClipping(clipping: Api["ClippingView"], once: boolean, me: Api["Me"]): Terms {
+  return { ...mine(me, once), name: clipping.name, content: [], clipping: clipping.id };
+}
+
+const mine = (me: Api["Me"], once: boolean) => ({
+  firstDayOfWeek: "MONDAY" as const,
+  seenAs: "RECIPIENT" as const,
+  recipients: [me.id],
+  output: { pdf: true, picture: false },
+  schedule: { recurrence: once ? "" : MONDAYS, at: "07:00", zone: me.zone },
+  locale: "en",
+});
 
 const keptUnder = (key: string) => `composer:${key}`;
 

@@ -155,7 +155,7 @@ function Paper({ view, turn }: { view: View; turn: (page: number) => void }) {
     <div className="border-base-content bg-leaf border px-5 pb-4 md:px-7">
       {view.reason && <p className="text-late pt-4">{view.reason}</p>}
       <p className="text-quiet pt-4 pb-3 text-xs">
-        {shown.page.showing} · {shown.page.freshness}
+        {[shown.page.showing, shown.page.freshness].filter(Boolean).join(" · ")}
       </p>
       <PageTabs
         pages={view.pages}

@@ -18,6 +18,7 @@ const page = {
   charts: [],
   tables: [],
   texts: [{ id: "x", title: "A note", text: "Terna is in dock." }],
+  sections: [],
   order: ["x"],
 };
 

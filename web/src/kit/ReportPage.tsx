@@ -22,12 +22,12 @@ export function ReportPage({ view, live }: Props) {
   const { page, drawings } = view;
   return (
     <div className="@container space-y-6 py-4">
-      {rows(page).map((row) => (
+      {rows(page).map((row, i, all) => (
         <div
           key={row.join()}
-          className={`border-base-300 grid gap-x-12 gap-y-6 border-t pt-4 first:border-t-0 first:pt-0 ${
-            row.length === 2 && !isFigures(row, page) ? "@4xl:grid-cols-2" : ""
-          }`}
+          className={`border-base-300 grid gap-x-12 gap-y-6 ${
+            i === 0 || isSection(all[i - 1], page) ? "" : "border-t pt-4"
+          } ${row.length === 2 && !isFigures(row, page) ? "@4xl:grid-cols-2" : ""}`}
         >
           <Row ids={row} page={page} drawings={drawings} live={live} />
         </div>
@@ -37,6 +37,10 @@ export function ReportPage({ view, live }: Props) {
 }
 
 const isFigures = (row: string[], page: Page) => page.figures.some((figure) => figure.id === row[0]);
+
+/** What stands under a section's head belongs to it. */
+const isSection = (row: string[] | undefined, page: Page) =>
+  page.sections.some((section) => section.id === row?.[0]);
 
 interface PartProps {
   page: Page;
@@ -84,6 +88,15 @@ function Block({ id, page, drawings, live }: PartProps & { id: string }) {
         <TableBlock table={table} behind={live?.behind && ((keys) => live.behind?.({ block: id, keys }))} />
         {live && <TakeAlong kind="CSV" href={live.file("CSV", id)} title={table.title} />}
       </div>
+    );
+  }
+  const section = page.sections.find((each) => each.id === id);
+  if (section) {
+    return (
+      <header>
+        <h2 className="text-lg">{section.title}</h2>
+        <p className="text-quiet text-sm first-letter:uppercase">{section.showing}</p>
+      </header>
     );
   }
   const text = page.texts.find((each) => each.id === id);

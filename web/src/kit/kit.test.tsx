@@ -347,6 +347,7 @@ describe("a page of a report", () => {
       },
     ],
     texts: [{ id: "x1", title: "A note", text: "Terna is in dock." }],
+    sections: [],
     order: ["f1", "f2", "c1", "t1", "x1", "t2"],
   };
 

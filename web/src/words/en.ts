@@ -397,6 +397,14 @@ export const en = {
     remove: "remove",
     removed: (name: string) => `The clipping “${name}” is removed.`,
     rename: "rename",
+    changesThem: (many: number) =>
+      many === 1
+        ? "It changes with the clipping, and keeps the blocks that it has when the clipping is removed."
+        : "They change with the clipping, and keep the blocks that they have when the clipping is removed.",
+    mayNotSubscribe: "You may not subscribe to all that is on it.",
+    sendOnce: "send once",
+    sentBy: "Sent by",
+    subscribe: "Subscribe",
     takeOut: "take out",
     title: "My clippings",
     which: "Which blocks of this page",
@@ -425,6 +433,11 @@ export const en = {
     name: "Name, as it stands on the shelf and opens the subject",
     noName: "no name yet",
     nothingToPick: "There is no report yet that you may subscribe to. An administrator grants that.",
+    ownBlocks: "Its own blocks",
+    ownBlocksMean: "They stay as they are, whatever happens to the clipping.",
+    followClipping: (name: string) => `Those of the clipping “${name}”`,
+    changeClipping: (name: string) => `change “${name}”`,
+    takeOut: (blocks: string) => `take out ${blocks}`,
     ownCut: "Its own period and filters",
     ownCutMeans: "They stay as they are, whatever happens to a cut.",
     pick: "What shall it be about?",

@@ -980,22 +980,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/v1/reports/{id}/candidates": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["candidates"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/v1/reports/data-sets": {
         parameters: {
             query?: never;
@@ -1332,6 +1316,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/candidates": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["candidates"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/audit": {
         parameters: {
             query?: never;
@@ -1551,6 +1551,8 @@ export interface components {
             /** Format: int32 */
             version: number;
             clips: components["schemas"]["ClipView"][];
+            followers: components["schemas"]["FollowerView"][];
+            maySubscribe: boolean;
         };
         ClippingWish: {
             name: string;
@@ -1587,6 +1589,7 @@ export interface components {
             greatest: string;
         };
         Composed: {
+            terms: components["schemas"]["Terms"];
             sentence: components["schemas"]["Phrase"][];
             missing: ("WHEN" | "WHAT" | "PERIOD" | "FILTER" | "CUT" | "SEEN_AS" | "TO_WHOM" | "AS_WHAT" | "NAME")[];
             notes: components["schemas"]["Note"][];
@@ -1594,9 +1597,28 @@ export interface components {
             daysNow: string;
             /** Format: int64 */
             rows: number;
+            content: components["schemas"]["ContentView"][];
+            ruled: string[];
+            ownerView: boolean;
             withheld: string;
             mail: components["schemas"]["MailPreview"] | null;
             pdf: components["schemas"]["FilePreview"] | null;
+        };
+        Content: {
+            /** Format: int64 */
+            report: number;
+            pages: string[];
+            blocks: string[];
+            follows: number | null;
+            period: string;
+            filters: components["schemas"]["Filter"][];
+        };
+        ContentView: {
+            /** Format: int64 */
+            report: number;
+            title: string;
+            parts: string[];
+            shows: string;
         };
         Credentials: {
             address: string;
@@ -2136,6 +2158,7 @@ export interface components {
             charts: components["schemas"]["Chart"][];
             tables: components["schemas"]["Table"][];
             texts: components["schemas"]["Text"][];
+            sections: components["schemas"]["Section"][];
             order: string[];
         };
         PageName: {
@@ -2226,8 +2249,6 @@ export interface components {
             favourite: boolean;
             maySubscribe: boolean;
             mayPublish: boolean;
-            ruled: string[];
-            ownerView: boolean;
             limits: string[];
             warning: string;
             page: string;
@@ -2373,6 +2394,11 @@ export interface components {
             /** Format: time-local */
             at: string;
             zone: string;
+        };
+        Section: {
+            id: string;
+            title: string;
+            showing: string;
         };
         Send: {
             /** Format: date-time */
@@ -2520,14 +2546,10 @@ export interface components {
         };
         Terms: {
             name: string;
-            /** Format: int64 */
-            report: number;
-            pages: string[];
-            follows: number | null;
-            period: string;
+            content: components["schemas"]["Content"][];
+            clipping: number | null;
             /** @enum {string} */
             firstDayOfWeek: "MONDAY" | "TUESDAY" | "WEDNESDAY" | "THURSDAY" | "FRIDAY" | "SATURDAY" | "SUNDAY";
-            filters: components["schemas"]["Filter"][];
             /** @enum {string} */
             seenAs: "OWNER" | "RECIPIENT";
             recipients: number[];
@@ -4393,28 +4415,6 @@ export interface operations {
             };
         };
     };
-    candidates: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": components["schemas"]["Candidate"][];
-                };
-            };
-        };
-    };
     dataSets: {
         parameters: {
             query: {
@@ -4887,6 +4887,28 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["ClockView"];
+                };
+            };
+        };
+    };
+    candidates: {
+        parameters: {
+            query?: {
+                report?: number[];
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Candidate"][];
                 };
             };
         };

@@ -213,11 +213,12 @@ final class House implements AutoCloseable {
     long subscribe(long report, List<String> pages, String period) {
         Map<String, Object> terms = new LinkedHashMap<>();
         terms.put("name", "For the crew");
-        terms.put("report", report);
-        terms.put("pages", pages);
-        terms.put("period", period);
+        terms.put(
+                "content",
+                List.of(Map.of(
+                        "report", report, "pages", pages, "blocks", List.of(), "period", period, "filters",
+                        List.of())));
         terms.put("firstDayOfWeek", "MONDAY");
-        terms.put("filters", List.of());
         terms.put("seenAs", "RECIPIENT");
         terms.put("recipients", crew);
         terms.put("output", Map.of("pdf", true, "picture", false));

@@ -105,6 +105,14 @@ class AccessibleTest {
                         reader -> reader.button("rename").click()),
                 new View("report that asks", "/reports/3", nothing),
                 new View(
+                        "composer of a clipping",
+                        "/compose?clipping=1",
+                        reader -> reader.page
+                                .getByRole(
+                                        AriaRole.BUTTON,
+                                        new Page.GetByRoleOptions().setName(Pattern.compile("^the clipping")))
+                                .click()),
+                new View(
                         "clipping blocks",
                         "/reports/1",
                         reader -> reader.button("clip blocks of it").click()),

@@ -96,11 +96,13 @@ class CutsTest {
 
         JsonNode changed = marit.get("subscriptions/" + subscribe(MARIT, cut));
         JsonNode tors = DEMO.as("Tor Egeland").get("subscriptions/" + his);
-        assertThat(tors.get("terms").get("period").asString()).isEqualTo("yesterday");
+        assertThat(tors.get("terms").get("content").get(0).get("period").asString())
+                .isEqualTo("yesterday");
         assertThat(tors.get("version").asInt()).isEqualTo(2);
         assertThat(tors.get("versions").get(0).get("by").asString()).isEqualTo("Marit Lunde");
         assertThat(tors.get("fullSentence").asString()).contains("following the cut “Followed”");
-        assertThat(changed.get("terms").get("period").asString()).isEqualTo("yesterday");
+        assertThat(changed.get("terms").get("content").get(0).get("period").asString())
+                .isEqualTo("yesterday");
         JsonNode listed = cutNamed(marit, "Followed");
         assertThat(listed.get("followers").size()).isEqualTo(1);
         assertThat(listed.get("moreFollow").asInt()).isEqualTo(1);
@@ -109,8 +111,10 @@ class CutsTest {
         marit.delete("cuts/" + cut);
 
         tors = DEMO.as("Tor Egeland").get("subscriptions/" + his);
-        assertThat(tors.get("terms").get("period").asString()).isEqualTo("yesterday");
-        assertThat(tors.get("terms").get("follows").isNull()).isTrue();
+        assertThat(tors.get("terms").get("content").get(0).get("period").asString())
+                .isEqualTo("yesterday");
+        assertThat(tors.get("terms").get("content").get(0).get("follows").isNull())
+                .isTrue();
         Wait.until(
                 "the owner is told of the change and of the end by mail",
                 () -> DEMO.as("Tor Egeland")
@@ -129,8 +133,10 @@ class CutsTest {
         marit.put("cuts/" + cut, Map.of("wish", Wishes.cut("Taken back", false, "yesterday"), "version", 1));
 
         JsonNode tors = DEMO.as("Tor Egeland").get("subscriptions/" + his);
-        assertThat(tors.get("terms").get("period").asString()).isEqualTo("last-month");
-        assertThat(tors.get("terms").get("follows").isNull()).isTrue();
+        assertThat(tors.get("terms").get("content").get(0).get("period").asString())
+                .isEqualTo("last-month");
+        assertThat(tors.get("terms").get("content").get(0).get("follows").isNull())
+                .isTrue();
         assertThat(DEMO.as("Tor Egeland")
                         .refused("POST", "subscriptions", follower(TOR, cut))
                         .code())
@@ -145,7 +151,7 @@ class CutsTest {
     }
 
     private static Map<String, Object> follower(long person, long cut) {
-        return Map.of("terms", Wishes.with(Wishes.terms(person), "follows", cut), "start", true);
+        return Map.of("terms", Wishes.of(Wishes.terms(person), "follows", cut), "start", true);
     }
 
     @Test

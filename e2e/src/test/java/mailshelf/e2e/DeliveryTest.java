@@ -149,7 +149,7 @@ class DeliveryTest {
     private static long daily(String name, String at, List<?> filters, long... recipients) {
         Map<String, Object> terms = Wishes.with(Wishes.terms(recipients), "name", name);
         terms = Wishes.with(terms, "schedule", Wishes.schedule("FREQ=DAILY", at));
-        terms = Wishes.with(terms, "filters", filters);
+        terms = Wishes.of(terms, "filters", filters);
         return marit.post("subscriptions", Map.of("terms", terms, "start", true))
                 .get("id")
                 .asLong();

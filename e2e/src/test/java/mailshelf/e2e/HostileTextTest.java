@@ -41,7 +41,7 @@ class HostileTextTest {
                 .post("reports", Map.of("folder", 1, "yaml", yaml()))
                 .get("id")
                 .asLong();
-        Map<String, Object> terms = Wishes.with(Wishes.terms(person), "report", report);
+        Map<String, Object> terms = Wishes.of(Wishes.terms(person), "report", report);
         terms = Wishes.with(terms, "name", "=1+2 " + MARKUP);
         subscription = administrator
                 .post("subscriptions", Map.of("terms", terms, "start", true))

@@ -97,8 +97,7 @@ class QuestionsTest {
 
     @Test
     void a_subscription_without_an_answer_is_a_draft_at_most() {
-        Map<String, Object> terms =
-                Wishes.with(Wishes.with(Wishes.terms(IDA), "report", report), "pages", List.of("late"));
+        Map<String, Object> terms = Wishes.of(Wishes.of(Wishes.terms(IDA), "report", report), "pages", List.of("late"));
 
         assertThat(ida.refused("POST", "subscriptions", Map.of("terms", terms, "start", true))
                         .code())
@@ -124,8 +123,7 @@ class QuestionsTest {
         long asked = sunniva.post("reports", Map.of("folder", TRAFFIC, "yaml", before))
                 .get("id")
                 .asLong();
-        Map<String, Object> terms =
-                Wishes.with(Wishes.with(Wishes.terms(IDA), "report", asked), "pages", List.of("late"));
+        Map<String, Object> terms = Wishes.of(Wishes.of(Wishes.terms(IDA), "report", asked), "pages", List.of("late"));
         long id = ida.post("subscriptions", Map.of("terms", terms, "start", true))
                 .get("id")
                 .asLong();

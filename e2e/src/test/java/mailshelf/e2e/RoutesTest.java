@@ -87,7 +87,7 @@ class RoutesTest {
             GET /reports/data-sets | reports/data-sets?folder=1 | 401 404 403 403 200 403 200
             POST /reports/drafts | reports/drafts | 401 404 403 403 422 403 422
             GET /reports/{id} | reports/1 | 401 404 200 200 200 200 200
-            GET /reports/{id}/candidates | reports/1/candidates | 401 404 200 200 200 200 200
+            GET /candidates | candidates?report=1 | 401 404 200 200 200 200 200
             GET /reports/{id}/cuts | reports/1/cuts | 401 404 200 200 200 200 200
             POST /reports/{id}/cuts | reports/1/cuts | 401 404 201 201 201 201 201
             PUT /cuts/{id} | cuts/999 | 401 404 404 404 404 404 404

@@ -8,7 +8,6 @@ import java.net.URLEncoder;
 import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
@@ -90,7 +89,7 @@ class RowsNowhereElseTest {
     }
 
     private static List<String> paths(Random random) {
-        List<String> paths = new ArrayList<>(List.of("library", "reports/1/drawing", "reports/1/candidates"));
+        List<String> paths = new ArrayList<>(List.of("library", "reports/1/drawing", "candidates?report=1"));
         for (String route : routes) {
             paths.add("library?words=" + encoded(route.substring(2)));
             paths.add("library/hits?words=" + encoded(route.substring(2)));
@@ -126,9 +125,8 @@ class RowsNowhereElseTest {
     }
 
     private static byte[] composed() {
-        Map<String, Object> terms = new HashMap<>(Wishes.terms(7));
-        terms.put("pages", List.of("overview", "routes"));
-        terms.put("period", "last-4-weeks");
+        Map<String, Object> terms =
+                Wishes.of(Wishes.of(Wishes.terms(7), "pages", List.of("overview", "routes")), "period", "last-4-weeks");
         return anders.answer("POST", "compositions", Wishes.draft(terms), Map.of())
                 .body();
     }

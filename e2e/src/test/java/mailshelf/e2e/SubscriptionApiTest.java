@@ -44,7 +44,7 @@ class SubscriptionApiTest {
 
     @Test
     void what_is_missing_is_named_and_keeps_it_from_starting() {
-        Map<String, Object> terms = Wishes.with(Wishes.with(Wishes.terms(), "pages", List.of()), "name", " ");
+        Map<String, Object> terms = Wishes.with(Wishes.of(Wishes.terms(), "pages", List.of()), "name", " ");
         JsonNode composed = marit.post("compositions", Wishes.draft(terms));
         assertThat(composed.get("missing").valueStream().map(JsonNode::asString))
                 .containsExactly("WHAT", "TO_WHOM", "NAME");
@@ -118,14 +118,14 @@ class SubscriptionApiTest {
                 ida.refused("POST", "subscriptions", Map.of("terms", Wishes.terms(idaId, torId), "start", true));
         assertThat(refusal.status()).isEqualTo(403);
         assertThat(refusal.says()).contains("You may not subscribe others to this report.");
-        assertThat(ida.get("reports/1/candidates")).hasSize(1);
+        assertThat(ida.get("candidates?report=1")).hasSize(1);
 
         Api.Refusal passengers = ida.refused(
                 "POST",
                 "subscriptions",
                 Map.of(
                         "terms",
-                        Wishes.with(Wishes.with(Wishes.terms(idaId), "report", 2), "pages", List.of("overview")),
+                        Wishes.of(Wishes.of(Wishes.terms(idaId), "report", 2), "pages", List.of("overview")),
                         "start",
                         true));
         assertThat(passengers.code()).isEqualTo("subscription.no-subscribing");
@@ -133,7 +133,7 @@ class SubscriptionApiTest {
 
     @Test
     void one_is_warned_of_doubles_and_of_days_that_never_move() {
-        Map<String, Object> terms = Wishes.with(Wishes.terms(maritId), "period", "2026-10-01/2026-10-31");
+        Map<String, Object> terms = Wishes.of(Wishes.terms(maritId), "period", "2026-10-01/2026-10-31");
         assertThat(marit.post("compositions", Wishes.draft(terms))
                         .get("notes")
                         .valueStream()
@@ -146,9 +146,9 @@ class SubscriptionApiTest {
 
     @Test
     void a_page_or_column_that_the_report_lacks_is_named() {
-        Map<String, Object> page = Wishes.with(Wishes.terms(maritId), "pages", List.of("nowhere"));
+        Map<String, Object> page = Wishes.of(Wishes.terms(maritId), "pages", List.of("nowhere"));
         assertThat(refusedToKeep(page)).contains("The report has no page “nowhere”.");
-        Map<String, Object> filter = Wishes.with(
+        Map<String, Object> filter = Wishes.of(
                 Wishes.terms(maritId),
                 "filters",
                 List.of(Map.of("column", "captain", "test", "ANY_OF", "values", List.of("Ahab"))));
@@ -156,7 +156,7 @@ class SubscriptionApiTest {
         assertThat(refusedToKeep(Wishes.with(Wishes.terms(maritId), "name", "x".repeat(121))))
                 .contains("A name has at most 120 characters");
         assertThat(refusedToKeep(Wishes.terms(maritId, 999_999))).contains("unknown or no longer active");
-        assertThat(refusedToKeep(Wishes.with(Wishes.terms(maritId), "pages", List.of("overview", "overview"))))
+        assertThat(refusedToKeep(Wishes.of(Wishes.terms(maritId), "pages", List.of("overview", "overview"))))
                 .contains("A page is chosen twice.");
     }
 

@@ -14,11 +14,20 @@ final class Wishes {
     static Map<String, Object> terms(long... recipients) {
         Map<String, Object> terms = new HashMap<>();
         terms.put("name", "A test");
-        terms.put("report", 1);
-        terms.put("pages", List.of("overview"));
-        terms.put("period", "last-week");
+        terms.put(
+                "content",
+                List.of(Map.of(
+                        "report",
+                        1,
+                        "pages",
+                        List.of("overview"),
+                        "blocks",
+                        List.of(),
+                        "period",
+                        "last-week",
+                        "filters",
+                        List.of())));
         terms.put("firstDayOfWeek", "MONDAY");
-        terms.put("filters", List.of());
         terms.put("seenAs", "RECIPIENT");
         terms.put("recipients", recipients);
         terms.put("output", Map.of("pdf", true, "picture", false));
@@ -31,6 +40,14 @@ final class Wishes {
         Map<String, Object> changed = new HashMap<>(terms);
         changed.put(part, value);
         return changed;
+    }
+
+    /** With what is sent of the one report changed: its pages, period, filters, or the report itself. */
+    static Map<String, Object> of(Map<String, Object> terms, String part, Object value) {
+        Map<?, ?> before = (Map<?, ?>) ((List<?>) terms.get("content")).get(0);
+        Map<Object, Object> content = new HashMap<>(before);
+        content.put(part, value);
+        return with(terms, "content", List.of(content));
     }
 
     /** A source to be registered, in the first folder. */

@@ -5,7 +5,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.options.AriaRole;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.BeforeAll;
@@ -204,8 +203,10 @@ class WriteReportTest {
     }
 
     private static long subscription(long report, String name, List<String> pages, List<Object> filters) {
-        Map<String, Object> terms = new HashMap<>(Wishes.terms(1));
-        terms.putAll(Map.of("name", name, "report", report, "pages", pages, "filters", filters));
+        Map<String, Object> content = Map.of(
+                "report", report, "pages", pages, "blocks", List.of(), "period", "last-week", "filters", filters);
+        Map<String, Object> terms =
+                Wishes.with(Wishes.with(Wishes.terms(1), "name", name), "content", List.of(content));
         return sunniva.post("subscriptions", Map.of("terms", terms, "start", true))
                 .get("id")
                 .asLong();

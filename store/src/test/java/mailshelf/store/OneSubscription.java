@@ -18,6 +18,7 @@ import mailshelf.core.delivery.RunOutcome;
 import mailshelf.core.delivery.RunState;
 import mailshelf.core.report.ReportId;
 import mailshelf.core.rights.Person;
+import mailshelf.core.subscription.Content;
 import mailshelf.core.subscription.Output;
 import mailshelf.core.subscription.SeenAs;
 import mailshelf.core.subscription.State;
@@ -40,7 +41,8 @@ import mailshelf.store.subscription.SubscriptionStore;
 /** A house with Ida, one report over one load, and her daily subscription to it. */
 public record OneSubscription(Person ida, Subscription subscription) {
     public static final Instant NOW = Instant.parse("2026-11-23T06:00:00Z");
-    public static final RunStore.Pinned PINNED = new RunStore.Pinned(1, 1, new LoadId(1));
+    public static final RunStore.Pinned PINNED =
+            new RunStore.Pinned(1, List.of(new RunStore.Source(new ReportId(1), 1, new LoadId(1))));
     private static final Window WEEK = new Window(LocalDate.of(2026, 11, 16), LocalDate.of(2026, 11, 22));
 
     public static OneSubscription kept(Tx tx) {
@@ -67,12 +69,9 @@ public record OneSubscription(Person ida, Subscription subscription) {
     public static Terms terms(Person owner, String name) {
         return new Terms(
                 name,
-                new ReportId(1),
-                List.of("p1"),
+                List.of(Content.ofPages(new ReportId(1), List.of("p1"), CalendarPeriod.LAST_WEEK, List.of())),
                 Optional.empty(),
-                CalendarPeriod.LAST_WEEK,
                 DayOfWeek.MONDAY,
-                List.of(),
                 SeenAs.RECIPIENT,
                 List.of(owner.id()),
                 new Output(true, false),
@@ -94,6 +93,7 @@ public record OneSubscription(Person ida, Subscription subscription) {
                                 null,
                                 run,
                                 subscription.id(),
+                                1,
                                 Optional.of(number),
                                 1,
                                 true,

@@ -80,6 +80,7 @@ public final class Writing {
                 blocks(model, ChartModel.class, chart -> chart(chart, model.window())),
                 blocks(model, TableModel.class, tables::table),
                 blocks(model, TextModel.class, text -> text(text, model)),
+                List.of(),
                 model.blocks().stream().map(BlockModel::id).toList());
     }
 

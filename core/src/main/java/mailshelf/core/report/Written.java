@@ -1,6 +1,10 @@
 package mailshelf.core.report;
 
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
+import java.util.function.Consumer;
+import java.util.function.Function;
 
 /**
  * A page model in the words and numbers of one language: what browser, paper and mail all show, letter for letter.
@@ -19,6 +23,7 @@ public final class Written {
      * A page.
      *
      * @param showing period and filters as one line: "16–22 Nov, last week · all routes"
+     * @param sections where blocks of several reports stand on it; none otherwise
      * @param order the ids of all blocks in reading order
      * @param freshness "figures to 24 Nov, loaded Wed 25 Nov, 05:40"
      */
@@ -34,7 +39,48 @@ public final class Written {
             List<Chart> charts,
             List<Table> tables,
             List<Text> texts,
-            List<String> order) {}
+            List<Section> sections,
+            List<String> order) {
+        /** Hands each block over in reading order, figures that stand side by side together. */
+        public void each(
+                Consumer<List<Figure>> sideBySide,
+                Consumer<Chart> chart,
+                Consumer<Table> table,
+                Consumer<Text> text,
+                Consumer<Section> section) {
+            List<Figure> run = new ArrayList<>();
+            for (String id : order) {
+                Optional<Figure> figure = find(figures, Figure::id, id);
+                figure.ifPresent(run::add);
+                if (figure.isEmpty()) {
+                    handOver(run, sideBySide);
+                    find(charts, Chart::id, id).ifPresent(chart);
+                    find(tables, Table::id, id).ifPresent(table);
+                    find(texts, Text::id, id).ifPresent(text);
+                    find(sections, Section::id, id).ifPresent(section);
+                }
+            }
+            handOver(run, sideBySide);
+        }
+
+        /** Whether figures are the first that is read. */
+        public boolean beginsWithFigures() {
+            return !order.isEmpty() && find(figures, Figure::id, order.get(0)).isPresent();
+        }
+
+        private static void handOver(List<Figure> run, Consumer<List<Figure>> sideBySide) {
+            if (!run.isEmpty()) {
+                sideBySide.accept(List.copyOf(run));
+                run.clear();
+            }
+        }
+
+        private static <T> Optional<T> find(List<T> blocks, Function<T, String> id, String wanted) {
+            return blocks.stream()
+                    .filter(block -> id.apply(block).equals(wanted))
+                    .findFirst();
+        }
+    }
 
     /**
      * A key figure.
@@ -53,7 +99,11 @@ public final class Written {
             String shortChange,
             Verdict verdict,
             String verdictWords,
-            List<Double> trend) {}
+            List<Double> trend) {
+        Figure withId(String other) {
+            return new Figure(other, title, value, change, shortChange, verdict, verdictWords, trend);
+        }
+    }
 
     /**
      * A chart with its words: the drawing code puts them where they belong.
@@ -71,7 +121,11 @@ public final class Written {
             List<String> keys,
             List<String> categories,
             List<Tick> ticks,
-            List<Series> series) {}
+            List<Series> series) {
+        Chart withId(String other) {
+            return new Chart(other, title, kind, overTime, keys, categories, ticks, series);
+        }
+    }
 
     /** A rule across a chart, lowest first. */
     public record Tick(double value, String text) {}
@@ -100,7 +154,11 @@ public final class Written {
             long count,
             List<List<Cell>> rows,
             List<Cell> total,
-            String note) {}
+            String note) {
+        Table withId(String other) {
+            return new Table(other, title, heads, ofData, keys, count, rows, total, note);
+        }
+    }
 
     /** A column's head, with its unit. */
     public record Head(String title, boolean number) {}
@@ -121,6 +179,14 @@ public final class Written {
         /** It is beyond a limit of the publisher's. */
         BEYOND
     }
+
+    /**
+     * The head of the blocks behind it, up to the next.
+     *
+     * @param title of the report that they are of
+     * @param showing their period and filters, and how fresh they are, as one line
+     */
+    public record Section(String id, String title, String showing) {}
 
     /** Words of the publisher. */
     public record Text(String id, String title, String text) {}

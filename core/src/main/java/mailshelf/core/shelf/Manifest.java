@@ -14,7 +14,10 @@ import mailshelf.core.data.Filter;
  * @param outcome made, skipped, failed or missed
  * @param reason why it was not made; "" otherwise
  * @param due when it was asked for
- * @param period code, and the days it meant
+ * @param from the first day that it shows, and {@code to} the last
+ * @param subscriptionVersion of the terms that it was made by; empty before schema 3, when it stood elsewhere
+ * @param content what it shows of which report; before schema 3 that stood in the manifest itself, and is not read any more
+ * @param mappings the mapping tables that its row rules were read from
  * @param copies what each copy shows; none in schema 1, which had one copy for all
  * @param previous checksum of the manifest before it in the chain; empty for the first
  */
@@ -28,37 +31,41 @@ public record Manifest(
         String reason,
         Instant due,
         Instant made,
-        String period,
         String from,
         String to,
-        List<Filter> filters,
-        Sources sources,
+        Optional<Integer> subscriptionVersion,
+        List<Content> content,
+        List<Mapping> mappings,
         List<Copy> copies,
         List<Part> parts,
         List<Addressee> recipients,
         Optional<String> previous) {
-    public static final int SCHEMA = 2;
+    public static final int SCHEMA = 3;
 
     public Manifest {
+        content = content == null ? List.of() : List.copyOf(content);
+        mappings = mappings == null ? List.of() : List.copyOf(mappings);
         copies = copies == null ? List.of() : List.copyOf(copies);
     }
 
     /**
-     * Versions of all that it was made from; the report's text by checksum.
+     * What it shows of a report, and the versions that it was made from.
      *
-     * @param mappings the mapping tables that its row rules were read from
+     * @param pages as they are titled
+     * @param blocks ids of the chosen ones; none for whole pages
+     * @param period code, and the days it meant
      */
-    public record Sources(
-            String dataSet,
-            int load,
+    public record Content(
             String report,
             int reportVersion,
-            int subscriptionVersion,
-            List<Mapping> mappings) {
-        public Sources {
-            mappings = mappings == null ? List.of() : List.copyOf(mappings);
-        }
-    }
+            List<String> pages,
+            List<String> blocks,
+            String period,
+            String from,
+            String to,
+            List<Filter> filters,
+            String dataSet,
+            int load) {}
 
     /** A load of a mapping table. */
     public record Mapping(String dataSet, int load) {}
@@ -68,10 +75,22 @@ public record Manifest(
      *
      * @param no from 1
      * @param seenAs owner or recipient
-     * @param allowed the values that row rules let it show; none where all rows were
+     * @param slices what row rules let it show of each data set; before schema 3 they were of the one, and are not read
+     *     any more
      * @param outcome made, or no-rows where it was made for nobody to get
      */
-    public record Copy(int no, String seenAs, List<Allowed> allowed, String outcome) {}
+    public record Copy(int no, String seenAs, List<Slice> slices, String outcome) {
+        public Copy {
+            slices = slices == null ? List.of() : List.copyOf(slices);
+        }
+    }
+
+    /**
+     * What a copy shows of a data set.
+     *
+     * @param allowed the values that row rules let it show; none where all rows were
+     */
+    public record Slice(String dataSet, List<Allowed> allowed) {}
 
     /**
      * One part in the archive.

@@ -6,6 +6,7 @@ import java.util.Optional;
 import java.util.stream.Stream;
 import mailshelf.core.report.Block;
 import mailshelf.core.report.Definition;
+import mailshelf.core.report.ReportId;
 
 /**
  * What a subscription loses when its report is published anew. Pages that go are left out from then on; where none stays,
@@ -31,27 +32,33 @@ public record Losses(List<Loss> lost) {
         lost = List.copyOf(lost);
     }
 
-    public static Losses of(Terms terms, Definition before, Definition after) {
+    /** @param report the one that is defined anew */
+    public static Losses of(Terms terms, ReportId report, Definition before, Definition after) {
+        return new Losses(terms.of(report).stream()
+                .flatMap(content -> of(content, before, after).stream())
+                .distinct()
+                .toList());
+    }
+
+    private static List<Loss> of(Content content, Definition before, Definition after) {
         List<Loss> lost = new ArrayList<>();
-        for (Definition.Page page : before.pages()) {
-            if (terms.pages().contains(page.id())) {
-                Optional<Definition.Page> now = after.page(page.id());
-                if (now.isEmpty()) {
-                    lost.add(new Loss(Kind.PAGE, page.title()));
-                }
-                now.ifPresent(left -> lost.addAll(of(page, left, before, after)));
+        for (Definition.Page page : content.pagesIn(before)) {
+            Optional<Definition.Page> now = after.page(page.id());
+            if (now.isEmpty()) {
+                lost.add(new Loss(Kind.PAGE, page.title()));
             }
+            now.ifPresent(left -> lost.addAll(of(page, left, before, after)));
         }
-        terms.filters().stream()
+        content.filters().stream()
                 .filter(filter -> !after.takes(filter))
                 .map(filter -> new Loss(Kind.FILTER, before.columnTitle(filter.column())))
                 .forEach(lost::add);
-        after.unanswered(terms.filters()).stream()
+        after.unanswered(content.filters()).stream()
                 .filter(question ->
                         before.questions().stream().noneMatch(was -> was.name().equals(question.name())))
                 .map(question -> new Loss(Kind.ANSWER, question.ask()))
                 .forEach(lost::add);
-        return new Losses(lost);
+        return lost;
     }
 
     private static List<Loss> of(Definition.Page page, Definition.Page now, Definition before, Definition after) {
@@ -96,14 +103,13 @@ public record Losses(List<Loss> lost) {
         return lost.isEmpty();
     }
 
-    /** The pages that stay, of those that were chosen. */
-    public static List<String> pagesLeft(Terms terms, Definition after) {
-        return terms.pages().stream().filter(id -> after.page(id).isPresent()).toList();
-    }
-
-    /** Whether it cannot go on as its owner wants it. */
-    public boolean hasToPause(Terms terms, Definition after) {
+    /**
+     * Whether it cannot go on as its owner wants it.
+     *
+     * @param left what is left of the terms
+     */
+    public boolean hasToPause(Terms left) {
         return lost.stream().anyMatch(loss -> loss.kind() == Kind.FILTER || loss.kind() == Kind.ANSWER)
-                || pagesLeft(terms, after).isEmpty();
+                || left.content().isEmpty();
     }
 }

@@ -30,17 +30,17 @@ public record Seam(Kind kind, LocalDate first, LocalDate second, Window days) {
     private static final int LOOKED_AT = 53;
 
     /**
-     * The first gap between the next issues, or else the first overlap; empty where they meet, or where the days are fixed
+     * The first gap between the next issues of what is sent by some terms, or else the first overlap; empty where they meet, or where the days are fixed
      * anyway.
      */
-    public static Optional<Seam> first(Terms terms, Instant now) {
-        if (terms.period() instanceof FixedPeriod) {
+    public static Optional<Seam> first(Terms terms, Content content, Instant now) {
+        if (content.period() instanceof FixedPeriod) {
             return Optional.empty();
         }
         List<Occurrence> sends = terms.schedule().upcoming(now, LOOKED_AT);
         List<Seam> seams = new ArrayList<>();
         for (int i = 1; i < sends.size(); i++) {
-            between(terms, sends.get(i - 1), sends.get(i)).ifPresent(seams::add);
+            between(terms, content, sends.get(i - 1), sends.get(i)).ifPresent(seams::add);
         }
         return seams.stream()
                 .filter(seam -> seam.kind() == Kind.GAP)
@@ -48,11 +48,11 @@ public record Seam(Kind kind, LocalDate first, LocalDate second, Window days) {
                 .or(() -> seams.stream().findFirst());
     }
 
-    private static Optional<Seam> between(Terms terms, Occurrence one, Occurrence other) {
+    private static Optional<Seam> between(Terms terms, Content content, Occurrence one, Occurrence other) {
         LocalDate first = one.local().toLocalDate();
         LocalDate second = other.local().toLocalDate();
-        Window before = terms.period().on(first, terms.firstDayOfWeek());
-        Window after = terms.period().on(second, terms.firstDayOfWeek());
+        Window before = content.on(first, terms.firstDayOfWeek());
+        Window after = content.on(second, terms.firstDayOfWeek());
         if (before.equals(after)) {
             return Optional.of(new Seam(Kind.SAME, first, second, after));
         }

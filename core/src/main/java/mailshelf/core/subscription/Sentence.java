@@ -12,6 +12,7 @@ import java.util.stream.Collectors;
 import mailshelf.core.data.Filter;
 import mailshelf.core.report.Definition;
 import mailshelf.core.report.FilterWords;
+import mailshelf.core.report.ReportId;
 import mailshelf.core.rights.PersonId;
 import mailshelf.core.time.FixedPeriod;
 import mailshelf.core.time.Period;
@@ -41,21 +42,26 @@ public final class Sentence {
     /**
      * What the sentence names that terms know by id alone.
      *
+     * @param reports that its content is of
      * @param cut the name of the cut that it follows; "" for none
-     * @param ruled the columns of its data that row rules limit; where there are none, all see the same
+     * @param clipping the name of the clipping that it follows; "" for none
+     * @param ruled the columns of its data that row rules limit, as its reports call them; where there are none, all see the
+     *     same
      * @param seenAs as it is done, which may be stricter than the terms
      * @param owner whose subscription it is or becomes, by name
      * @param reader for "me"; empty when it reads the same for everybody
      */
     public record Facts(
-            Definition report,
+            Map<ReportId, Definition> reports,
             String cut,
+            String clipping,
             List<String> ruled,
             SeenAs seenAs,
             PersonId owner,
             Map<PersonId, String> names,
             Optional<PersonId> reader) {
         public Facts {
+            reports = Map.copyOf(reports);
             ruled = List.copyOf(ruled);
             names = Map.copyOf(names);
         }
@@ -92,14 +98,10 @@ public final class Sentence {
         List<Part> missing = terms.missing();
         part(phrases, Part.WHEN, when(), missing);
         between(phrases, ", ");
-        part(phrases, Part.WHAT, what(), missing);
-        between(phrases, words.say("sentence.for"));
-        part(phrases, Part.PERIOD, period(), missing);
-        between(phrases, ", ");
-        part(phrases, Part.FILTER, filters(), missing);
-        if (!facts.cut().isEmpty()) {
-            between(phrases, ", ");
-            part(phrases, Part.CUT, words.say("sentence.cut", facts.cut()), missing);
+        if (terms.standsOnOwnPage()) {
+            part(phrases, Part.WHAT, ownPage(), missing);
+        } else {
+            ofReport(phrases, missing);
         }
         if (!facts.ruled().isEmpty()) {
             between(phrases, ", ");
@@ -111,6 +113,21 @@ public final class Sentence {
         part(phrases, Part.TO_WHOM, toWhom(), missing);
         between(phrases, words.say("sentence.unless-no-rows"));
         return phrases;
+    }
+
+    private void ofReport(List<Phrase> phrases, List<Part> missing) {
+        Content content = terms.content().get(0);
+        Definition report = facts.reports().get(content.report());
+        part(phrases, Part.WHAT, pages(content, report), missing);
+        between(phrases, words.say("sentence.for"));
+        part(phrases, Part.PERIOD, period(content, terms, words), missing);
+        between(phrases, ", ");
+        int mostValues = most == Integer.MAX_VALUE ? most : MOST_VALUES;
+        part(phrases, Part.FILTER, filters(content.filters(), report, words, mostValues), missing);
+        if (!facts.cut().isEmpty()) {
+            between(phrases, ", ");
+            part(phrases, Part.CUT, words.say("sentence.cut", facts.cut()), missing);
+        }
     }
 
     private void between(List<Phrase> phrases, String text) {
@@ -158,16 +175,15 @@ public final class Sentence {
         return words.say(words.has(key) ? key : "ordinal.0");
     }
 
-    private String what() {
-        int chosen = terms.pages().size();
-        int all = facts.report().pages().size();
-        String title = facts.report().title();
+    private String pages(Content content, Definition report) {
+        int chosen = content.pages().size();
+        int all = report.pages().size();
+        String title = report.title();
         if (chosen == 0) {
             return words.say("sentence.no-pages", title);
         }
         if (chosen == 1 && all > 1) {
-            String page = facts.report()
-                    .page(terms.pages().get(0))
+            String page = report.page(content.pages().get(0))
                     .map(Definition.Page::title)
                     .orElse("?");
             return words.say("sentence.one-page", page, title);
@@ -175,27 +191,33 @@ public final class Sentence {
         return words.say(chosen == all ? "sentence.all-pages" : "sentence.some-pages", chosen, title);
     }
 
-    private String period() {
-        return period(terms, words);
+    /** "“Morning look”, 4 blocks of 3 reports, each for days of its own". */
+    private String ownPage() {
+        long blocks =
+                terms.content().stream().mapToLong(each -> each.blocks().size()).sum();
+        List<String> titles = terms.reports().stream()
+                .map(facts.reports()::get)
+                .map(Definition::title)
+                .toList();
+        String what = titles.isEmpty()
+                ? words.say("sentence.no-blocks")
+                : words.say("sentence.blocks", blocks, words.shortList(titles, most));
+        return facts.clipping().isEmpty() ? what : words.say("sentence.clipping", facts.clipping(), what);
     }
 
-    private static String period(Terms terms, Words words) {
-        return PeriodWords.of(terms.period(), words)
-                .orElseGet(() -> words.dates(terms.schedule().zone()).fullWindow(fixed(terms.period())));
+    private static String period(Content content, Terms terms, Words words) {
+        return PeriodWords.of(content.period(), words)
+                .orElseGet(() -> words.dates(terms.schedule().zone()).fullWindow(fixed(content.period())));
     }
 
     /** Its period and its filters: "last week, every route". */
-    public static String shows(Terms terms, Definition report, Words words) {
-        return period(terms, words) + ", " + filters(terms.filters(), report, words, Integer.MAX_VALUE);
+    public static String shows(Content content, Terms terms, Definition report, Words words) {
+        return period(content, terms, words) + ", " + filters(content.filters(), report, words, Integer.MAX_VALUE);
     }
 
     private static Window fixed(Period period) {
         FixedPeriod days = (FixedPeriod) period;
         return new Window(days.fromInclusive(), days.toInclusive());
-    }
-
-    private String filters() {
-        return filters(terms.filters(), facts.report(), words, most == Integer.MAX_VALUE ? most : MOST_VALUES);
     }
 
     /**
@@ -233,16 +255,16 @@ public final class Sentence {
             boolean mine = facts.reader().filter(facts.owner()::equals).isPresent();
             return mine ? words.say("sentence.seen-as.me") : words.say("sentence.seen-as.owner", name(facts.owner()));
         }
-        return words.say(
-                "sentence.seen-as.recipient",
-                words.list(facts.ruled().stream()
-                        .map(column -> facts.report().columnTitle(column).toLowerCase(words.locale()))
-                        .toList()));
+        List<String> columns = facts.ruled().stream()
+                .map(column -> column.toLowerCase(words.locale()))
+                .toList();
+        return words.say("sentence.seen-as.recipient", words.list(columns));
     }
 
     private String asWhat() {
-        return words.say("sentence.output." + (terms.output().pdf() ? "pdf" : "mail")
-                + (terms.output().picture() ? "-picture" : ""));
+        String page = words.say(terms.standsOnOwnPage() ? "sentence.own-page" : "sentence.first-page");
+        String kinds = (terms.output().pdf() ? "pdf" : "mail") + (terms.output().picture() ? "-picture" : "");
+        return words.say("sentence.output." + kinds, page);
     }
 
     private String toWhom() {

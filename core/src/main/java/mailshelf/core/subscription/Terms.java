@@ -7,11 +7,14 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-import mailshelf.core.data.Filter;
+import java.util.function.UnaryOperator;
+import mailshelf.core.report.ClippingId;
 import mailshelf.core.report.Cut;
 import mailshelf.core.report.CutId;
+import mailshelf.core.report.Definition;
 import mailshelf.core.report.ReportId;
 import mailshelf.core.rights.PersonId;
+import mailshelf.core.time.FixedPeriod;
 import mailshelf.core.time.Period;
 import mailshelf.core.time.Schedule;
 import mailshelf.core.time.Window;
@@ -19,29 +22,25 @@ import mailshelf.core.time.Window;
 /**
  * All that a subscription says, as one version of it: what, cut how, to whom, as what, when, in which language.
  *
- * @param pages ids of the chosen pages, in the report's order
- * @param follows the cut whose period and filters it has, and takes anew when that changes; empty for its own
+ * @param content pages of one report, or blocks of several that stand on one page of its own
+ * @param clipping the clipping whose blocks it has, and takes anew when that changes; empty for its own
  * @param firstDayOfWeek by which its weeks are counted
  * @param seenAs whose rows it shows; in terms of before there were row rules, each recipient's
  * @param recipients in the order they were put on
  */
 public record Terms(
         String name,
-        ReportId report,
-        List<String> pages,
-        Optional<CutId> follows,
-        Period period,
+        List<Content> content,
+        Optional<ClippingId> clipping,
         DayOfWeek firstDayOfWeek,
-        List<Filter> filters,
         SeenAs seenAs,
         List<PersonId> recipients,
         Output output,
         Schedule schedule,
         Locale locale) {
     public Terms {
-        pages = List.copyOf(pages);
-        follows = follows == null ? Optional.empty() : follows;
-        filters = List.copyOf(filters);
+        content = List.copyOf(content);
+        clipping = clipping == null ? Optional.empty() : clipping;
         seenAs = seenAs == null ? SeenAs.RECIPIENT : seenAs;
         recipients = List.copyOf(recipients);
     }
@@ -49,7 +48,7 @@ public record Terms(
     /** The parts that must still be filled in before it can start. */
     public List<Part> missing() {
         List<Part> missing = new ArrayList<>();
-        if (pages.isEmpty()) {
+        if (content.isEmpty() || content.stream().anyMatch(each -> each.pages().isEmpty())) {
             missing.add(Part.WHAT);
         }
         if (recipients.isEmpty()) {
@@ -61,49 +60,71 @@ public record Terms(
         return missing;
     }
 
+    /** Whether its content is blocks on a page of its own, rather than pages as a report has them. */
+    public boolean standsOnOwnPage() {
+        return clipping.isPresent() || content.stream().anyMatch(Content::hasBlocks);
+    }
+
+    /** The reports that it takes from, each once. */
+    public List<ReportId> reports() {
+        return content.stream().map(Content::report).distinct().toList();
+    }
+
+    public List<Content> of(ReportId report) {
+        return content.stream().filter(each -> each.report().equals(report)).toList();
+    }
+
     public Terms withRecipients(List<PersonId> others) {
-        return changed(pages, follows, period, filters, others);
+        return new Terms(name, content, clipping, firstDayOfWeek, seenAs, others, output, schedule, locale);
     }
 
-    public Terms withPages(List<String> others) {
-        return changed(others, follows, period, filters, recipients);
+    /** What follows a cut, for the period and narrowed as that has it. */
+    public Terms asIn(CutId id, Cut cut) {
+        return following(id, each -> each.asIn(cut));
     }
 
-    /** For the period and narrowed as a cut has it. */
-    public Terms asIn(Cut cut) {
-        return changed(pages, follows, cut.period(), cut.filters(), recipients);
+    /** What follows a cut, with the period and the filters that it has now as its own. */
+    public Terms without(CutId cut) {
+        return following(cut, Content::withoutCut);
     }
 
-    /** With the period and the filters that it has now as its own. */
-    public Terms withoutCut() {
-        return changed(pages, Optional.empty(), period, filters, recipients);
+    private Terms following(CutId cut, UnaryOperator<Content> change) {
+        return withContent(
+                content.stream()
+                        .map(each -> each.follows().filter(cut::equals).isPresent() ? change.apply(each) : each)
+                        .toList(),
+                clipping);
     }
 
-    private Terms changed(
-            List<String> pages,
-            Optional<CutId> follows,
-            Period period,
-            List<Filter> filters,
-            List<PersonId> recipients) {
-        return new Terms(
-                name,
-                report,
-                pages,
-                follows,
-                period,
-                firstDayOfWeek,
-                filters,
-                seenAs,
-                recipients,
-                output,
-                schedule,
-                locale);
+    /** With the content that it has now as its own, whatever it followed. */
+    public Terms onItsOwn() {
+        return withContent(content.stream().map(Content::withoutCut).toList(), Optional.empty());
+    }
+
+    /** With the blocks of a clipping. */
+    public Terms asIn(ClippingId id, List<Content> blocks) {
+        return withContent(blocks, Optional.of(id));
+    }
+
+    /** What is left of it when a report is defined anew. */
+    public Terms leftIn(ReportId report, Definition definition) {
+        return withContent(
+                content.stream()
+                        .flatMap(each -> each.report().equals(report)
+                                ? each.leftIn(definition).stream()
+                                : List.of(each).stream())
+                        .toList(),
+                clipping);
+    }
+
+    private Terms withContent(List<Content> others, Optional<ClippingId> clipping) {
+        return new Terms(name, others, clipping, firstDayOfWeek, seenAs, recipients, output, schedule, locale);
     }
 
     /**
      * Whose rows it shows as it is done.
      *
-     * @param ownerView whether the data set lets issues show all what their owner may see
+     * @param ownerView whether the data let issues show all what their owner may see
      */
     public SeenAs seenAs(boolean ownerView) {
         return ownerView ? seenAs : SeenAs.RECIPIENT;
@@ -114,7 +135,19 @@ public record Terms(
         return at.atZone(schedule.zone()).toLocalDate();
     }
 
+    /** All days that it shows, from the first to the last. */
     public Window windowAt(Instant at) {
-        return period.on(sendDay(at), firstDayOfWeek);
+        LocalDate day = sendDay(at);
+        return content.stream()
+                .map(each -> each.on(day, firstDayOfWeek))
+                .reduce(Window::andUpTo)
+                .orElse(new Window(day, day));
+    }
+
+    /** The period of all its content; the days themselves where that has several. */
+    public Period periodAt(Instant at) {
+        List<Period> periods = content.stream().map(Content::period).distinct().toList();
+        Window window = windowAt(at);
+        return periods.size() == 1 ? periods.get(0) : new FixedPeriod(window.fromInclusive(), window.toInclusive());
     }
 }

@@ -32,6 +32,13 @@ public record Window(LocalDate fromInclusive, LocalDate toInclusive) {
         return new Window(fromInclusive.minusYears(1), isMonthEnd ? to.withDayOfMonth(to.lengthOfMonth()) : to);
     }
 
+    /** All days from the first of either to the last of either. */
+    public Window andUpTo(Window other) {
+        boolean earlier = other.fromInclusive.isBefore(fromInclusive);
+        boolean later = other.toInclusive.isAfter(toInclusive);
+        return new Window(earlier ? other.fromInclusive : fromInclusive, later ? other.toInclusive : toInclusive);
+    }
+
     /** So many weeks earlier. */
     public Window weeksAgo(int weeks) {
         return new Window(fromInclusive.minusWeeks(weeks), toInclusive.minusWeeks(weeks));

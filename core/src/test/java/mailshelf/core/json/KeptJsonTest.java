@@ -74,7 +74,7 @@ class KeptJsonTest {
         Manifest manifest = CoreJson.read(MANIFEST_OF_SCHEMA_1, Manifest.class);
 
         assertThat(manifest.copies()).isEmpty();
-        assertThat(manifest.sources().mappings()).isEmpty();
+        assertThat(manifest.mappings()).isEmpty();
         assertThat(manifest.parts().get(0).copy()).isEmpty();
         assertThat(manifest.recipients().get(0).copy()).isEmpty();
         assertThat(manifest.previous()).contains("cd");

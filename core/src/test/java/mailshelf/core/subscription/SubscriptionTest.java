@@ -16,6 +16,10 @@ import java.util.Set;
 import mailshelf.core.Problem;
 import mailshelf.core.data.Filter;
 import mailshelf.core.json.CoreJson;
+import mailshelf.core.json.KeptTerms;
+import mailshelf.core.report.Clip;
+import mailshelf.core.report.ClippingId;
+import mailshelf.core.report.CutId;
 import mailshelf.core.report.Ferries;
 import mailshelf.core.report.ReportId;
 import mailshelf.core.rights.PersonId;
@@ -95,14 +99,62 @@ class SubscriptionTest {
                 CoreJson.write(terms(List.of("p1"), List.of(), List.of(IDA))).replace("\"seenAs\":\"RECIPIENT\",", "");
 
         assertThat(kept).doesNotContain("seenAs");
-        assertThat(CoreJson.read(kept, Terms.class).seenAs()).isEqualTo(SeenAs.RECIPIENT);
+        assertThat(KeptTerms.read(kept).seenAs()).isEqualTo(SeenAs.RECIPIENT);
     }
 
     @Test
     void terms_kept_as_json_come_back_equal() {
         Terms terms = terms(List.of("p1"), List.of(Filter.anyOf("cause", List.of("wind"))), List.of(IDA));
 
-        assertThat(CoreJson.read(CoreJson.write(terms), Terms.class)).isEqualTo(terms);
+        assertThat(KeptTerms.read(CoreJson.write(terms))).isEqualTo(terms);
+    }
+
+    @Test
+    void terms_of_before_there_were_several_reports_have_one() {
+        String kept = """
+                {"name":"Cancelled","report":7,"pages":["p1"],"follows":3,"period":"last-week","firstDayOfWeek":"MONDAY",
+                 "filters":[],"seenAs":"OWNER","recipients":[1],"output":{"pdf":true,"picture":false},
+                 "schedule":{"recurrence":"FREQ=DAILY","at":"07:00:00","zone":"Europe/Oslo"},"locale":"en"}""";
+
+        Terms terms = KeptTerms.read(kept);
+
+        assertThat(terms.content())
+                .containsExactly(new Content(
+                        new ReportId(7),
+                        List.of("p1"),
+                        List.of(),
+                        Optional.of(new CutId(3)),
+                        CalendarPeriod.LAST_WEEK,
+                        List.of()));
+        assertThat(terms.standsOnOwnPage()).isFalse();
+        assertThat(KeptTerms.read(CoreJson.write(terms))).isEqualTo(terms);
+    }
+
+    @Test
+    void blocks_of_several_reports_read_as_one_page_of_its_own() {
+        Clip first = new Clip(new ReportId(1), "p1", "b1", CalendarPeriod.LAST_WEEK, List.of());
+        Clip second = new Clip(new ReportId(1), "p1", "b2", CalendarPeriod.LAST_WEEK, List.of());
+        Clip longer = new Clip(
+                new ReportId(1), "p1", "b2", Period.parse("last-4-weeks").orElseThrow(), List.of());
+        Terms terms = terms(List.of("p1"), List.of(), List.of(IDA))
+                .asIn(new ClippingId(4), Content.of(List.of(first, second, longer)));
+        Sentence.Facts facts = new Sentence.Facts(
+                Map.of(new ReportId(1), Ferries.definition()),
+                "",
+                "Morning look",
+                List.of(),
+                SeenAs.RECIPIENT,
+                TOR,
+                Map.of(),
+                Optional.of(IDA));
+
+        assertThat(terms.content()).extracting(Content::blocks).containsExactly(List.of("b1", "b2"), List.of("b2"));
+        assertThat(Sentence.text(terms, facts, Words.in(Locale.ENGLISH)))
+                .contains(", the clipping “Morning look” (3 blocks of Cancelled sailings), as PDF");
+        assertThat(terms.windowAt(WEDNESDAY))
+                .isEqualTo(new Window(LocalDate.of(2026, 10, 26), LocalDate.of(2026, 11, 22)));
+        assertThat(terms.periodAt(WEDNESDAY).code()).isEqualTo("2026-10-26/2026-11-22");
+        assertThat(terms.onItsOwn().clipping()).isEmpty();
     }
 
     private static Subscription draft(Terms terms) {
@@ -125,21 +177,20 @@ class SubscriptionTest {
     void issues_that_do_not_meet_day_by_day_are_pointed_out(
             String rule, String period, Seam.Kind kind, LocalDate from, LocalDate to) {
         Terms terms = terms(List.of("p1"), List.of(), List.of(IDA));
+        Content content = Content.ofPages(
+                new ReportId(1), List.of("p1"), Period.parse(period).orElseThrow(), List.of());
         Terms asked = new Terms(
                 terms.name(),
-                terms.report(),
-                terms.pages(),
+                List.of(content),
                 Optional.empty(),
-                Period.parse(period).orElseThrow(),
                 terms.firstDayOfWeek(),
-                terms.filters(),
                 terms.seenAs(),
                 terms.recipients(),
                 terms.output(),
                 new Schedule(Recurrence.parse(rule), LocalTime.of(7, 0), ZoneId.of("Europe/Oslo")),
                 terms.locale());
 
-        Optional<Seam> seam = Seam.first(asked, WEDNESDAY);
+        Optional<Seam> seam = Seam.first(asked, content, WEDNESDAY);
 
         assertThat(seam.map(Seam::kind)).isEqualTo(Optional.ofNullable(kind));
         seam.ifPresent(found -> assertThat(found.days()).isEqualTo(new Window(from, to)));
@@ -151,7 +202,8 @@ class SubscriptionTest {
 
     private static Sentence.Facts facts(List<String> ruled, SeenAs seenAs) {
         return new Sentence.Facts(
-                Ferries.definition(),
+                Map.of(new ReportId(1), Ferries.definition()),
+                "",
                 "",
                 ruled,
                 seenAs,
@@ -164,12 +216,9 @@ class SubscriptionTest {
         var mondayAndThursday = new Recurrence.Weekly(Set.of(DayOfWeek.MONDAY, DayOfWeek.THURSDAY));
         return new Terms(
                 "Cancelled, weekly",
-                new ReportId(1),
-                pages,
+                List.of(Content.ofPages(new ReportId(1), pages, CalendarPeriod.LAST_WEEK, filters)),
                 Optional.empty(),
-                CalendarPeriod.LAST_WEEK,
                 DayOfWeek.MONDAY,
-                filters,
                 SeenAs.RECIPIENT,
                 recipients,
                 new Output(true, false),

@@ -62,12 +62,7 @@ public final class PageHtml {
     private void page(Written.Page page) {
         out.raw("<section>\n").element("h2", "", page.title());
         out.element("p", "class=\"grey\"", page.showing());
-        for (String id : page.order()) {
-            page.figures().stream().filter(each -> each.id().equals(id)).forEach(this::figure);
-            page.charts().stream().filter(each -> each.id().equals(id)).forEach(this::chart);
-            page.tables().stream().filter(each -> each.id().equals(id)).forEach(this::table);
-            page.texts().stream().filter(each -> each.id().equals(id)).forEach(this::prose);
-        }
+        page.each(figures -> figures.forEach(this::figure), this::chart, this::table, this::prose, this::section);
         out.raw("</section>\n");
     }
 
@@ -126,6 +121,11 @@ public final class PageHtml {
     private static String look(boolean number, boolean strong) {
         String classes = (number ? "number " : "") + (strong ? "strong" : "");
         return classes.isEmpty() ? "" : " class=\"" + classes.strip() + "\"";
+    }
+
+    private void section(Written.Section section) {
+        out.element("h3", "", section.title());
+        out.element("p", "class=\"grey\"", section.showing());
     }
 
     private void prose(Written.Text text) {

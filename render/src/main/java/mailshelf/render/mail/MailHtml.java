@@ -62,24 +62,19 @@ final class MailHtml {
                 "h1",
                 "style=\"" + SERIF + "font-size:24px;line-height:31px;font-weight:600;margin:0 0 4px\"",
                 page.title());
-        out.element("p", GREY, page.showing());
-        out.element("p", GREY, page.freshness());
-        figures(page.figures());
-        picture();
-        for (String id : page.order()) {
-            page.charts().stream().filter(chart -> chart.id().equals(id)).forEach(this::chart);
-            page.tables().stream().filter(table -> table.id().equals(id)).forEach(this::table);
-            page.texts().stream().filter(text -> text.id().equals(id)).forEach(this::text);
+        Stream.of(page.showing(), page.freshness())
+                .filter(line -> !line.isEmpty())
+                .forEach(line -> out.element("p", GREY, line));
+        if (!page.beginsWithFigures()) {
+            picture();
         }
+        page.each(this::figures, this::chart, this::table, this::text, this::section);
         otherPages();
         colophon();
         return out.raw("</td></tr></table></td></tr></table></body></html>\n").toString();
     }
 
     private void figures(List<Written.Figure> figures) {
-        if (figures.isEmpty()) {
-            return;
-        }
         out.raw(
                 "<table role=\"presentation\" width=\"100%\" cellpadding=\"0\" cellspacing=\"0\" style=\"margin-top:16px\"><tr>\n");
         // two by two rather than one alone in a second line
@@ -91,6 +86,10 @@ final class MailHtml {
             figure(figures.get(i), 100 / inLine);
         }
         out.raw("</tr></table>\n");
+        if (content.page().beginsWithFigures()
+                && figures.get(0).equals(content.page().figures().get(0))) {
+            picture();
+        }
     }
 
     private void figure(Written.Figure figure, int widthPercent) {
@@ -207,6 +206,16 @@ final class MailHtml {
         return "align=\"" + align + "\" style=\"padding:6px 0 6px " + (number ? "12px" : "0")
                 + ";border-bottom:1px solid #DDD5C4;text-align:" + align + ";" + (number ? "" : LONG_WORDS) + more
                 + "\"";
+    }
+
+    private void section(Written.Section section) {
+        out.element(
+                "h2",
+                "class=\"r\" style=\"" + SERIF
+                        + "font-size:19px;line-height:26px;font-weight:600;margin:28px 0 2px;padding-top:12px;"
+                        + "border-top:1px solid #DDD5C4\"",
+                section.title());
+        out.element("p", GREY, section.showing());
     }
 
     private void text(Written.Text text) {

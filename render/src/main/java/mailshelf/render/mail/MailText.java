@@ -23,28 +23,34 @@ final class MailText {
 
     private String write() {
         Written.Page page = content.page();
-        line(page.title());
-        line(page.showing());
-        line(page.freshness());
-        line("");
-        for (Written.Figure figure : page.figures()) {
-            String verdict = figure.verdictWords().isEmpty() ? "" : ", " + figure.verdictWords();
-            line(figure.title() + ": " + figure.value() + " (" + figure.change() + verdict + ")");
-        }
-        for (String id : page.order()) {
-            page.charts().stream()
-                    .filter(chart -> chart.id().equals(id))
-                    .map(content::asTable)
-                    .forEach(this::table);
-            page.tables().stream().filter(table -> table.id().equals(id)).forEach(this::table);
-            page.texts().stream().filter(text -> text.id().equals(id)).forEach(text -> line("\n" + text.text()));
-        }
+        Stream.of(page.title(), page.showing(), page.freshness())
+                .filter(said -> !said.isEmpty())
+                .forEach(this::line);
+        page.each(this::figures, chart -> table(content.asTable(chart)), this::table, this::text, this::section);
         if (!content.otherPages().isEmpty()) {
             String pages = content.words().list(content.otherPages());
             line("\n" + content.words().say(content.pdf() ? "mail.others-pdf" : "mail.others-shelf", pages));
         }
         colophon(content.letter());
         return out.toString();
+    }
+
+    private void figures(List<Written.Figure> figures) {
+        line("");
+        for (Written.Figure figure : figures) {
+            String verdict = figure.verdictWords().isEmpty() ? "" : ", " + figure.verdictWords();
+            line(figure.title() + ": " + figure.value() + " (" + figure.change() + verdict + ")");
+        }
+    }
+
+    private void section(Written.Section section) {
+        line("\n" + section.title() + "\n" + "-".repeat(section.title().length()));
+        line(section.showing());
+    }
+
+    private void text(Written.Text text) {
+        line("");
+        Stream.of(text.title(), text.text()).filter(said -> !said.isEmpty()).forEach(this::line);
     }
 
     private void colophon(Letter letter) {

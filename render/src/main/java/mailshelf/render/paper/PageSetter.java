@@ -2,7 +2,8 @@ package mailshelf.render.paper;
 
 import java.awt.geom.Rectangle2D;
 import java.util.List;
-import java.util.function.Function;
+import java.util.Optional;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import mailshelf.core.report.Written;
 import mailshelf.core.wording.Words;
@@ -12,8 +13,8 @@ import mailshelf.render.chart.TrendPainter;
 import mailshelf.render.type.HouseFont;
 
 /**
- * Sets pages on sheets: heading, the leading figure large with the others as a ledger beside it, then charts, tables
- * and texts in the publisher's order. What does not fit goes over to the next sheet; nothing is squeezed.
+ * Sets pages on sheets: heading, then the blocks in the publisher's order; of figures side by side the leading one large,
+ * with the others as a ledger beside it. What does not fit goes over to the next sheet; nothing is squeezed.
  */
 public final class PageSetter {
     private static final double CHART_HEIGHT = 190;
@@ -22,6 +23,9 @@ public final class PageSetter {
     private static final double LEDGER_ROW = 26;
     private static final double NOTE_LINE = 12;
     private static final double BLOCK_GAP = 22;
+    private static final double SECTION_TITLE_LINE = 20;
+    private static final double SECTION_LINE = 13;
+    private static final double SECTION_GAP = 16;
     private static final double TITLE_LINE = 14;
     private static final double TITLE_GAP = 4;
 
@@ -32,6 +36,8 @@ public final class PageSetter {
 
     private Pen pen;
     private double y;
+    private double underHeading;
+    private Optional<Written.Section> waiting = Optional.empty();
 
     /** @param margin at the left and right, in points */
     public PageSetter(Sheets sheets, Words words, double margin) {
@@ -45,19 +51,8 @@ public final class PageSetter {
     public double set(Written.Page page) {
         turn();
         heading(page);
-        if (!page.figures().isEmpty()) {
-            figures(page.figures());
-        }
-        for (String id : page.order()) {
-            block(page.charts(), Written.Chart::id, id).forEach(this::chart);
-            block(page.tables(), Written.Table::id, id).forEach(this::table);
-            block(page.texts(), Written.Text::id, id).forEach(this::text);
-        }
+        page.each(this::figures, this::chart, this::table, this::text, this::section);
         return y;
-    }
-
-    private static <T> Stream<T> block(List<T> blocks, Function<T, String> id, String wanted) {
-        return blocks.stream().filter(block -> id.apply(block).equals(wanted));
     }
 
     private void turn() {
@@ -66,9 +61,12 @@ public final class PageSetter {
     }
 
     private void need(double height) {
-        if (y + height > sheets.bottomPt()) {
+        Optional<Written.Section> head = waiting;
+        waiting = Optional.empty();
+        if (y + height + head.map(this::heightOf).orElse(0.0) > sheets.bottomPt()) {
             turn();
         }
+        head.ifPresent(this::head);
     }
 
     private void heading(Written.Page page) {
@@ -76,13 +74,17 @@ public final class PageSetter {
             y += 26;
             pen.left(line, left, y, HouseFont.SERIF, 22, HouseColours.INK);
         }
-        for (String line : Pen.wrap(page.showing() + " · " + page.freshness(), HouseFont.SANS, 9, width)) {
+        String shows = Stream.of(page.showing(), page.freshness())
+                .filter(line -> !line.isEmpty())
+                .collect(Collectors.joining(" · "));
+        for (String line : Pen.wrap(shows, HouseFont.SANS, 9, width)) {
             y += 15;
             pen.left(line, left, y, HouseFont.SANS, 9, HouseColours.GREY);
         }
         y += 10;
         pen.rule(left, left + width, y, HouseColours.INK, 0.75f);
         y += 16;
+        underHeading = y;
     }
 
     private void figures(List<Written.Figure> figures) {
@@ -182,6 +184,32 @@ public final class PageSetter {
             }
         }
         y += BLOCK_GAP;
+    }
+
+    /** Set with the first block behind it, so that it never stands alone at the foot of a sheet. */
+    private void section(Written.Section section) {
+        waiting = Optional.of(section);
+    }
+
+    private void head(Written.Section section) {
+        if (y > underHeading) {
+            pen.rule(left, left + width, y + 4, HouseColours.INK, 0.5f);
+        }
+        for (String line : Pen.wrap(section.title(), HouseFont.SERIF, 14, width)) {
+            y += SECTION_TITLE_LINE;
+            pen.left(line, left, y, HouseFont.SERIF, 14, HouseColours.INK);
+        }
+        for (String line : Pen.wrap(section.showing(), HouseFont.SANS, 9, width)) {
+            y += SECTION_LINE;
+            pen.left(line, left, y, HouseFont.SANS, 9, HouseColours.GREY);
+        }
+        y += SECTION_GAP;
+    }
+
+    private double heightOf(Written.Section section) {
+        return Pen.wrap(section.title(), HouseFont.SERIF, 14, width).size() * SECTION_TITLE_LINE
+                + Pen.wrap(section.showing(), HouseFont.SANS, 9, width).size() * SECTION_LINE
+                + SECTION_GAP;
     }
 
     private void text(Written.Text text) {

@@ -78,7 +78,8 @@ class HostileLabelsTest {
                 List.of(chart(Block.ChartKind.BARS, false), chart(Block.ChartKind.LINE, false)),
                 List.of(new Written.Table("t", MARKUP, heads, true, List.of(), rows.size(), rows, List.of(), "")),
                 List.of(new Written.Text("x", ENDLESS, ENDLESS + " " + MARKUP)),
-                List.of("a", "b", "BARS", "LINE", "t", "x"));
+                List.of(new Written.Section("s", ENDLESS, MARKUP)),
+                List.of("s", "a", "b", "BARS", "LINE", "t", "x"));
         return ReportPdf.of(
                 List.of(page),
                 new Document.Running(ENDLESS, "No. 1", "made today"),

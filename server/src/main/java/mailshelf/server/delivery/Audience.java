@@ -10,6 +10,8 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import mailshelf.core.audience.Recipient;
 import mailshelf.core.data.Allowed;
+import mailshelf.core.data.DataSetId;
+import mailshelf.core.data.Seen;
 import mailshelf.core.data.Viewer;
 import mailshelf.core.delivery.CopyId;
 import mailshelf.core.delivery.DeliveryId;
@@ -20,10 +22,10 @@ import mailshelf.core.rights.Verb;
 import mailshelf.core.subscription.SeenAs;
 import mailshelf.core.subscription.Subscription;
 import mailshelf.server.data.Viewers;
-import mailshelf.server.library.Definitions;
 import mailshelf.server.rights.Gate;
 import mailshelf.store.Tx;
 import mailshelf.store.data.DataSet;
+import mailshelf.store.data.DataSetStore;
 import mailshelf.store.delivery.Delivery;
 import mailshelf.store.delivery.Run;
 import mailshelf.store.delivery.RunStore;
@@ -40,7 +42,8 @@ public class Audience {
     private final PersonStore people;
     private final SubscriptionStore subscriptions;
     private final Viewers viewers;
-    private final Definitions definitions;
+    private final DataSetStore dataSets;
+    private final RunStore runs;
     private final IssueStore issues;
 
     Audience(
@@ -48,13 +51,15 @@ public class Audience {
             PersonStore people,
             SubscriptionStore subscriptions,
             Viewers viewers,
-            Definitions definitions,
+            DataSetStore dataSets,
+            RunStore runs,
             IssueStore issues) {
         this.gate = gate;
         this.people = people;
         this.subscriptions = subscriptions;
         this.viewers = viewers;
-        this.definitions = definitions;
+        this.dataSets = dataSets;
+        this.runs = runs;
         this.issues = issues;
     }
 
@@ -62,7 +67,7 @@ public class Audience {
         List<PersonId> listed = subscription.terms().recipients();
         Map<PersonId, Person> found = people.find(tx, listed);
         Set<PersonId> departed = subscriptions.departed(tx, subscription.id());
-        Set<PersonId> maySee = gate.whoMaySee(tx, listed, subscription.terms().report());
+        Set<PersonId> maySee = gate.whoMaySee(tx, listed, subscription.terms().reports());
         return listed.stream()
                 .distinct()
                 .map(found::get)
@@ -78,27 +83,29 @@ public class Audience {
     /**
      * All of a run's recipients who are included, by what they see: who sees the same gets the same copy.
      *
-     * @param rules the row rules in force on the data set
+     * @param rules the row rules in force, by source
      */
     List<View> views(
             Tx tx,
             Run run,
             Subscription subscription,
             SeenAs seenAs,
-            List<Viewers.InForce> rules,
+            List<List<Viewers.InForce>> rules,
             List<RunStore.Listed> recipients) {
         List<RunStore.Listed> included = recipients.stream()
                 .filter(listed -> listed.recipient().inclusion() == Recipient.Inclusion.INCLUDED)
                 .toList();
         boolean asOwner = seenAs == SeenAs.OWNER && (!run.trigger().isTrial() || getsIt(subscription, run.askedBy()));
-        Map<PersonId, Viewer> viewers = this.viewers.of(tx, seers(tx, subscription, included, asOwner), rules);
-        Map<List<Allowed>, View> views = new LinkedHashMap<>();
+        Collection<Person> seers = seers(tx, subscription, included, asOwner);
+        List<Map<PersonId, Viewer>> seen =
+                rules.stream().map(each -> viewers.of(tx, seers, each)).toList();
+        Map<List<List<Allowed>>, View> views = new LinkedHashMap<>();
         for (RunStore.Listed listed : included) {
-            Viewer viewer = viewers.get(
-                    asOwner ? subscription.owner() : listed.recipient().person());
+            PersonId seer = asOwner ? subscription.owner() : listed.recipient().person();
+            List<Viewer> of = seen.stream().map(each -> each.get(seer)).toList();
             views.computeIfAbsent(
-                            viewer.allowed(),
-                            allowed -> new View(asOwner ? SeenAs.OWNER : SeenAs.RECIPIENT, viewer, new ArrayList<>()))
+                            of.stream().map(Viewer::allowed).toList(),
+                            allowed -> new View(asOwner ? SeenAs.OWNER : SeenAs.RECIPIENT, of, new ArrayList<>()))
                     .recipients()
                     .add(listed);
         }
@@ -120,29 +127,37 @@ public class Audience {
                 .isPresent();
     }
 
-    /** Those whose recipients may see, at this moment, the report and all that their copies show. */
+    /** Those whose recipients may see, at this moment, the reports and all that their copies show. */
     Set<DeliveryId> entitled(Tx tx, Run run, List<Delivery> some) {
-        ReportId report = subscriptions
-                .version(tx, run.subscription(), run.subscriptionVersion())
-                .terms()
-                .report();
-        DataSet dataSet = definitions.version(tx, report, run.reportVersion()).dataSet();
+        List<ReportId> reports =
+                runs.sources(tx, run.id()).stream().map(RunStore.Source::report).toList();
         List<PersonId> recipients = some.stream().map(Delivery::person).toList();
-        Set<PersonId> maySee = gate.whoMaySee(tx, recipients, report);
+        Set<PersonId> maySee = gate.whoMaySee(tx, recipients, reports);
         Map<CopyId, Copy> copies =
                 issues.copies(tx, some.stream().map(Delivery::copy).toList());
-        Map<PersonId, Viewer> viewers =
-                this.viewers.of(tx, people.find(tx, recipients).values(), this.viewers.inForce(tx, dataSet));
+        List<DataSet> dataSets = copies.values().stream()
+                .flatMap(copy -> copy.slices().stream())
+                .map(Seen::dataSet)
+                .distinct()
+                .map(id -> this.dataSets.find(tx, id).orElseThrow())
+                .toList();
+        Collection<Person> seers = people.find(tx, recipients).values();
+        Map<DataSetId, Map<PersonId, Viewer>> seen = dataSets.stream()
+                .collect(Collectors.toMap(DataSet::id, each -> viewers.of(tx, seers, viewers.inForce(tx, each))));
+        boolean ownerView = dataSets.stream().allMatch(DataSet::ownerView);
         return some.stream()
                 .filter(delivery -> maySee.contains(delivery.person()))
-                .filter(delivery -> shows(copies.get(delivery.copy()), dataSet, viewers.get(delivery.person())))
+                .filter(delivery -> shows(copies.get(delivery.copy()), ownerView, seen, delivery.person()))
                 .map(Delivery::id)
                 .collect(Collectors.toSet());
     }
 
-    private static boolean shows(Copy copy, DataSet dataSet, Viewer viewer) {
-        boolean asOwner = copy.seenAs() == SeenAs.OWNER && dataSet.ownerView();
-        return asOwner || viewer.covers(copy.allowed());
+    private static boolean shows(
+            Copy copy, boolean ownerView, Map<DataSetId, Map<PersonId, Viewer>> seen, PersonId person) {
+        boolean asOwner = copy.seenAs() == SeenAs.OWNER && ownerView;
+        return asOwner
+                || copy.slices().stream()
+                        .allMatch(slice -> seen.get(slice.dataSet()).get(person).covers(slice.allowed()));
     }
 
     /** The right that the owner lacks for what his subscription does, if he lacks one. */
@@ -150,7 +165,7 @@ public class Audience {
         PersonId owner = subscription.owner();
         boolean others = subscription.terms().recipients().stream().anyMatch(id -> !id.equals(owner));
         Verb needed = others ? Verb.SUBSCRIBE_TEAMMATES : Verb.SUBSCRIBE_SELF;
-        boolean may = gate.may(tx, owner, needed, subscription.terms().report());
+        boolean may = gate.may(tx, owner, needed, subscription.terms().reports());
         return may ? Optional.empty() : Optional.of(needed);
     }
 }

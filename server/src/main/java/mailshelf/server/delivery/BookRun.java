@@ -2,12 +2,15 @@ package mailshelf.server.delivery;
 
 import java.time.Duration;
 import java.time.Instant;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import mailshelf.core.Problem;
 import mailshelf.core.audience.Recipient;
 import mailshelf.core.audit.Act;
 import mailshelf.core.audit.Thing;
+import mailshelf.core.data.DataSetId;
 import mailshelf.core.delivery.RunId;
 import mailshelf.core.delivery.RunOutcome;
 import mailshelf.core.delivery.RunState;
@@ -163,12 +166,22 @@ public class BookRun {
             Instant dueAt,
             List<Recipient> recipients,
             Instant now) {
-        Report report = reports.find(tx, subscription.terms().report()).orElseThrow();
-        DataSet dataSet = definitions.newest(tx, report).dataSet();
-        Load load = dataSets.newestLoad(tx, dataSet.id())
-                .orElseThrow(() -> Problem.invalid("data.none-loaded", dataSet.name()));
-        var pinned = new RunStore.Pinned(subscription.version(), report.version(), load.id());
+        Map<DataSetId, Load> loads = new HashMap<>();
+        List<RunStore.Source> sources = subscription.terms().reports().stream()
+                .map(report -> source(tx, reports.find(tx, report).orElseThrow(), loads))
+                .toList();
+        var pinned = new RunStore.Pinned(subscription.version(), sources);
         return runs.book(tx, subscription.id(), trigger, askedBy, dueAt, pinned, recipients, now);
+    }
+
+    /** @param loads what is pinned already, so that all reports over the same data show the same */
+    private RunStore.Source source(Tx tx, Report report, Map<DataSetId, Load> loads) {
+        DataSet dataSet = definitions.newest(tx, report).dataSet();
+        Load load = loads.computeIfAbsent(
+                dataSet.id(),
+                id -> dataSets.newestLoad(tx, id)
+                        .orElseThrow(() -> Problem.invalid("data.none-loaded", dataSet.name())));
+        return new RunStore.Source(report.id(), report.version(), load.id());
     }
 
     private static Words words(Subscription subscription) {

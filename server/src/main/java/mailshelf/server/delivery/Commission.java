@@ -1,18 +1,16 @@
 package mailshelf.server.delivery;
 
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import mailshelf.core.data.Slicing;
+import mailshelf.core.data.Seen;
 import mailshelf.core.data.Viewer;
 import mailshelf.core.subscription.Subscription;
 import mailshelf.core.subscription.Terms;
 import mailshelf.core.time.Window;
 import mailshelf.core.wording.Words;
-import mailshelf.server.data.Tables;
-import mailshelf.server.data.Viewers;
 import mailshelf.server.http.Languages;
-import mailshelf.server.library.Definitions;
 import mailshelf.store.delivery.Run;
 import mailshelf.store.delivery.RunStore;
 import mailshelf.store.subscription.SubscriptionStore;
@@ -21,19 +19,15 @@ import mailshelf.store.subscription.SubscriptionStore;
  * A run with all that its issue is made from, as it stood when the making began.
  *
  * @param views all who are included, by what they see
- * @param slicing cuts the load's rows for the views
- * @param rules the row rules that the views come from
+ * @param sources the reports that it is made from, in the order of the terms
  */
 record Commission(
         Run run,
         Subscription subscription,
         Terms terms,
-        Definitions.Published published,
-        Tables.Loaded loaded,
+        List<Source> sources,
         List<RunStore.Listed> recipients,
         List<View> views,
-        Slicing slicing,
-        List<Viewers.InForce> rules,
         SubscriptionStore.Numbering numbering,
         Instant now) {
 
@@ -42,9 +36,28 @@ record Commission(
         return run.trigger().isTrial() ? Optional.empty() : Optional.of(numbering.nextNumber());
     }
 
-    MakeEdition.Order order(Viewer viewer) {
-        return new MakeEdition.Order(
-                terms, published.definition(), slicing.of(viewer), loaded.freshness(), run.dueAt(), now, number());
+    MakeEdition.Order order(View view) {
+        List<MakeEdition.From> from = new ArrayList<>();
+        for (Source source : sources) {
+            Viewer viewer = view.viewers().get(from.size());
+            from.add(new MakeEdition.From(
+                    source.pinned().report(),
+                    source.published().definition(),
+                    source.slicing().of(viewer),
+                    source.loaded().freshness()));
+        }
+        return new MakeEdition.Order(terms, from, run.dueAt(), now, number());
+    }
+
+    /** What a view's copy shows of each data set. */
+    List<Seen> slices(View view) {
+        List<Seen> slices = new ArrayList<>();
+        for (int i = 0; i < sources.size(); i++) {
+            slices.add(new Seen(
+                    sources.get(i).published().dataSet().id(),
+                    view.viewers().get(i).allowed()));
+        }
+        return slices.stream().distinct().toList();
     }
 
     Words words() {

@@ -12,7 +12,6 @@ import mailshelf.core.delivery.RunId;
 import mailshelf.core.json.CoreJson;
 import mailshelf.core.letter.Letter;
 import mailshelf.core.report.PageModel;
-import mailshelf.core.report.Writing;
 import mailshelf.core.report.Written;
 import mailshelf.core.rights.Person;
 import mailshelf.core.rights.PersonId;
@@ -181,9 +180,10 @@ class KeepMails {
                 .map(IssueStore.CopyFile::name)
                 .findFirst()
                 .orElse("");
+        IssuePages read = new IssuePages(job.terms(), pages, words);
         return new CopyContent(
-                Writing.page(pages.get(0), words, job.terms().schedule().zone()),
-                pages.subList(1, pages.size()).stream().map(PageModel::page).toList(),
+                read.page(0),
+                read.otherTitles(),
                 bytes(job, files, "picture").map(MailPieces.Shared::of),
                 bytes(job, files, "pdf").map(MailPieces.Shared::of),
                 pdfName,
@@ -203,7 +203,7 @@ class KeepMails {
                 job.terms(),
                 job.owner(),
                 job.issue().number(),
-                job.issue().window(),
+                job.issue().dueAt(),
                 job.issue().madeAt(),
                 settings.issueUrl(job.issue().id().value()),
                 job.issue().manifestSha());

@@ -55,7 +55,7 @@ class MakeCopies {
     }
 
     private Printed printed(Commission job, View view) {
-        MakeEdition.Order order = job.order(view.viewer());
+        MakeEdition.Order order = job.order(view);
         List<PageModel> models = makeEdition.evaluate(order);
         boolean isEmpty = models.stream().allMatch(page -> page.rows() == 0);
         Edition edition = isEmpty ? makeEdition.written(order, models) : makeEdition.withFiles(order, models);
@@ -67,7 +67,7 @@ class MakeCopies {
         edition.picture()
                 .ifPresent(png -> add(parts, files, "picture", job.fileName("png"), Part.of("files", "png", png)));
         String headline = isEmpty ? "" : edition.headline();
-        Copy copy = new Copy(new CopyId(0), view.seenAs(), view.viewer().allowed(), isEmpty, headline);
+        Copy copy = new Copy(new CopyId(0), view.seenAs(), job.slices(view), isEmpty, headline);
         return new Printed(new MadeCopy(view, copy, figures.sha256(), files), parts);
     }
 

@@ -4,12 +4,14 @@ import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import mailshelf.core.data.Slice;
 import mailshelf.core.report.Definition;
 import mailshelf.core.report.Evaluation;
 import mailshelf.core.report.PageModel;
-import mailshelf.core.report.Writing;
+import mailshelf.core.report.ReportId;
 import mailshelf.core.report.Written;
+import mailshelf.core.subscription.Content;
 import mailshelf.core.subscription.Terms;
 import mailshelf.core.time.Window;
 import mailshelf.core.wording.Words;
@@ -25,38 +27,47 @@ public class MakeEdition {
     /**
      * What it is made from.
      *
-     * @param slice the rows that it may show
+     * @param from a report each
      * @param at the moment that moving periods are counted from
      * @param madeAt what the files are stamped with
      * @param number empty for a trial
      */
-    public record Order(
-            Terms terms,
-            Definition definition,
-            Slice slice,
-            PageModel.Freshness freshness,
-            Instant at,
-            Instant madeAt,
-            Optional<Integer> number) {}
+    public record Order(Terms terms, List<From> from, Instant at, Instant madeAt, Optional<Integer> number) {}
 
+    /**
+     * A report with rows of its data.
+     *
+     * @param slice the rows that it may show
+     */
+    public record From(ReportId report, Definition definition, Slice slice, PageModel.Freshness freshness) {}
+
+    /** One for each chosen page, or for the chosen blocks of one. */
     public List<PageModel> evaluate(Order order) {
+        return order.terms().content().stream()
+                .flatMap(content -> order.from().stream()
+                        .filter(from -> from.report().equals(content.report()))
+                        .flatMap(from -> evaluate(order, content, from)))
+                .toList();
+    }
+
+    private static Stream<PageModel> evaluate(Order order, Content content, From from) {
         Terms terms = order.terms();
         Evaluation.Question question = Evaluation.Question.of(
-                terms.period(), terms.sendDay(order.at()), terms.firstDayOfWeek(), terms.filters(), order.freshness());
-        Definition definition = order.definition().answered(terms.filters());
-        return definition.pages().stream()
-                .filter(page -> terms.pages().contains(page.id()))
-                .map(page -> Evaluation.page(definition, page, order.slice(), question))
-                .toList();
+                content.period(),
+                terms.sendDay(order.at()),
+                terms.firstDayOfWeek(),
+                content.filters(),
+                from.freshness());
+        Definition definition = from.definition().answered(content.filters());
+        return content.pagesIn(definition).stream()
+                .map(page -> Evaluation.page(definition, page, from.slice(), question));
     }
 
     /** In words alone, before any file is made. */
     public Edition written(Order order, List<PageModel> models) {
         Terms terms = order.terms();
         Words words = Words.in(Languages.supported(terms.locale()));
-        List<Written.Page> pages = models.stream()
-                .map(model -> Writing.page(model, words, terms.schedule().zone()))
-                .toList();
+        List<Written.Page> pages = models.isEmpty() ? List.of() : new IssuePages(terms, models, words).all();
         return new Edition(models, pages, running(order, words), Optional.empty(), Optional.empty(), words);
     }
 

@@ -1,8 +1,13 @@
 package mailshelf.server.delivery;
 
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.function.Function;
+import java.util.stream.Collectors;
 import mailshelf.core.condition.Sending;
+import mailshelf.core.data.LoadId;
 import mailshelf.core.data.Slicing;
 import mailshelf.core.delivery.RunOutcome;
 import mailshelf.core.subscription.SeenAs;
@@ -15,6 +20,7 @@ import mailshelf.server.lease.LeaseKeeper;
 import mailshelf.server.library.Definitions;
 import mailshelf.store.Database;
 import mailshelf.store.Durable;
+import mailshelf.store.data.DataSet;
 import mailshelf.store.delivery.Run;
 import mailshelf.store.delivery.RunStore;
 import mailshelf.store.subscription.SubscriptionStore;
@@ -136,28 +142,41 @@ class MakeIssue {
     }
 
     private Commission commission(Run run) {
-        Tables.Loaded loaded = tables.of(run.load());
+        Map<LoadId, Tables.Loaded> loaded = database.inTransaction(tx -> runs.sources(tx, run.id())).stream()
+                .map(RunStore.Source::load)
+                .distinct()
+                .collect(Collectors.toMap(Function.identity(), tables::of));
         return database.inTransaction(tx -> {
             Subscription subscription =
                     subscriptions.find(tx, run.subscription()).orElseThrow();
             Terms terms = subscriptions
                     .version(tx, run.subscription(), run.subscriptionVersion())
                     .terms();
-            Definitions.Published published = definitions.version(tx, terms.report(), run.reportVersion());
+            List<RunStore.Source> pinned = runs.sources(tx, run.id());
+            List<Definitions.Published> published = pinned.stream()
+                    .map(source -> definitions.version(tx, source.report(), source.version()))
+                    .toList();
             List<RunStore.Listed> recipients = runs.recipients(tx, run.id());
-            List<Viewers.InForce> rules = viewers.inForce(tx, published.dataSet());
-            SeenAs seenAs = terms.seenAs(published.dataSet().ownerView());
+            List<DataSet> dataSets =
+                    published.stream().map(Definitions.Published::dataSet).toList();
+            List<List<Viewers.InForce>> rules =
+                    dataSets.stream().map(each -> viewers.inForce(tx, each)).toList();
+            SeenAs seenAs = terms.seenAs(dataSets.stream().allMatch(DataSet::ownerView));
             List<View> views = audience.views(tx, run, subscription, seenAs, rules, recipients);
+            List<Source> sources = new ArrayList<>();
+            for (RunStore.Source source : pinned) {
+                int i = sources.size();
+                Tables.Loaded rows = loaded.get(source.load());
+                Slicing slicing = new Slicing(rows.slicing().table(), views.size());
+                sources.add(new Source(source, published.get(i), rows, slicing, rules.get(i)));
+            }
             return new Commission(
                     run,
                     subscription,
                     terms,
-                    published,
-                    loaded,
+                    sources,
                     recipients,
                     views,
-                    new Slicing(loaded.slicing().table(), views.size()),
-                    rules,
                     subscriptions.numbering(tx, run.subscription()),
                     clock.instant());
         });

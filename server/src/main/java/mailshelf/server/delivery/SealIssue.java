@@ -96,7 +96,7 @@ class SealIssue {
 
     /** For all who may see the report; where rows are ruled, each has the headline of his own copy alone. */
     private static String commonHeadline(List<MadeCopy> copies) {
-        return copies.size() == 1 && copies.get(0).copy().allowed().isEmpty()
+        return copies.size() == 1 && copies.get(0).copy().showsAll()
                 ? copies.get(0).copy().headline()
                 : "";
     }
@@ -149,13 +149,14 @@ class SealIssue {
                 new IssueId(0),
                 job.run().id(),
                 job.run().subscription(),
+                job.run().subscriptionVersion(),
                 job.number(),
                 1,
                 made,
                 reason,
                 job.terms().name(),
                 headline,
-                job.terms().period().code(),
+                job.terms().periodAt(job.run().dueAt()).code(),
                 job.window(),
                 job.run().dueAt(),
                 job.now(),

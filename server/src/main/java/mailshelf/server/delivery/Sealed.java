@@ -7,8 +7,12 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import mailshelf.core.audience.Recipient;
+import mailshelf.core.data.Seen;
 import mailshelf.core.delivery.RunRecipientId;
+import mailshelf.core.report.Definition;
 import mailshelf.core.shelf.Manifest;
+import mailshelf.core.subscription.Content;
+import mailshelf.core.time.Window;
 import mailshelf.store.delivery.Run;
 
 /** Writes an issue's manifest: what was made from what, as which copies, for whom. */
@@ -25,7 +29,7 @@ final class Sealed {
             copies.add(new Manifest.Copy(
                     no,
                     each.copy().seenAs().name().toLowerCase(Locale.ROOT),
-                    each.copy().allowed(),
+                    slices(job, each),
                     each.copy().isEmpty() ? "no-rows" : "made"));
             each.files()
                     .forEach(file -> parts.add(new Manifest.Part(
@@ -42,11 +46,11 @@ final class Sealed {
                 reason,
                 run.dueAt(),
                 job.now(),
-                job.terms().period().code(),
                 job.window().fromInclusive().toString(),
                 job.window().toInclusive().toString(),
-                job.terms().filters(),
-                sources(job),
+                Optional.of(run.subscriptionVersion()),
+                job.terms().content().stream().map(each -> content(job, each)).toList(),
+                mappings(job),
                 copies,
                 parts,
                 job.recipients().stream()
@@ -55,19 +59,50 @@ final class Sealed {
                 job.number().flatMap(n -> job.numbering().chainHead()));
     }
 
-    private static Manifest.Sources sources(Commission job) {
-        return new Manifest.Sources(
-                job.published().dataSet().name(),
-                job.loaded().load().no(),
-                job.published().definition().title(),
-                job.run().reportVersion(),
-                job.run().subscriptionVersion(),
-                job.rules().stream()
-                        .map(rule -> new Manifest.Mapping(
-                                rule.table().name(),
-                                rule.loaded().map(loaded -> loaded.load().no()).orElse(0)))
-                        .distinct()
-                        .toList());
+    private static List<Manifest.Slice> slices(Commission job, MadeCopy made) {
+        return made.copy().slices().stream()
+                .map(seen -> new Manifest.Slice(dataSet(job, seen), seen.allowed()))
+                .toList();
+    }
+
+    private static String dataSet(Commission job, Seen seen) {
+        return job.sources().stream()
+                .map(source -> source.published().dataSet())
+                .filter(dataSet -> dataSet.id().equals(seen.dataSet()))
+                .findFirst()
+                .orElseThrow()
+                .name();
+    }
+
+    private static Manifest.Content content(Commission job, Content content) {
+        Source source = job.sources().stream()
+                .filter(each -> each.pinned().report().equals(content.report()))
+                .findFirst()
+                .orElseThrow();
+        Definition definition = source.published().definition();
+        Window window =
+                content.on(job.terms().sendDay(job.run().dueAt()), job.terms().firstDayOfWeek());
+        return new Manifest.Content(
+                definition.title(),
+                source.pinned().version(),
+                content.pagesIn(definition).stream().map(Definition.Page::title).toList(),
+                content.blocks(),
+                content.period().code(),
+                window.fromInclusive().toString(),
+                window.toInclusive().toString(),
+                content.filters(),
+                source.published().dataSet().name(),
+                source.loaded().load().no());
+    }
+
+    private static List<Manifest.Mapping> mappings(Commission job) {
+        return job.sources().stream()
+                .flatMap(source -> source.rules().stream())
+                .map(rule -> new Manifest.Mapping(
+                        rule.table().name(),
+                        rule.loaded().map(loaded -> loaded.load().no()).orElse(0)))
+                .distinct()
+                .toList();
     }
 
     private static Manifest.Addressee addressee(Recipient recipient, Optional<Integer> copy) {

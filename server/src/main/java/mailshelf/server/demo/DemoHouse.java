@@ -164,9 +164,7 @@ class DemoHouse implements Opening {
                     marit,
                     Map.of(
                             "name", "Crew hours, each lead his own route",
-                            "report", report(marit, "Crew hours"),
-                            "pages", List.of("hours"),
-                            "filters", List.of(),
+                            "content", pages(report(marit, "Crew hours"), "last-week", "hours"),
                             "recipients", ids("Ida Solvang", "Tor Egeland", "Jon Aasen", "Rita Bø"),
                             "output", Map.of("pdf", true, "picture", false),
                             "schedule", schedule("FREQ=WEEKLY;BYDAY=MO", "07:15")));
@@ -176,13 +174,10 @@ class DemoHouse implements Opening {
                     anders,
                     Map.of(
                             "name", "Ticket sales, month by month",
-                            "report", report(anders, "Ticket sales"),
-                            "pages", List.of("overview"),
-                            "filters", List.of(),
+                            "content", pages(report(anders, "Ticket sales"), "last-month", "overview"),
                             "recipients", ids("Anders Moe"),
                             "output", Map.of("pdf", true, "picture", false),
-                            "schedule", schedule("FREQ=MONTHLY;BYMONTHDAY=1", "07:30"),
-                            "period", "last-month"));
+                            "schedule", schedule("FREQ=MONTHLY;BYMONTHDAY=1", "07:30")));
         }
     }
 
@@ -200,9 +195,7 @@ class DemoHouse implements Opening {
                 marit,
                 Map.of(
                         "name", "Cancelled sailings, week by week",
-                        "report", 1,
-                        "pages", List.of("overview", "routes", "every"),
-                        "filters", List.of(),
+                        "content", pages(1, "last-week", "overview", "routes", "every"),
                         "recipients", ids("Marit Lunde", "Ida Solvang", "Tor Egeland", "Jon Aasen", "Rita Bø"),
                         "output", Map.of("pdf", true, "picture", false),
                         "schedule", schedule("FREQ=WEEKLY;BYDAY=MO", "07:00")));
@@ -210,9 +203,7 @@ class DemoHouse implements Opening {
                 marit,
                 Map.of(
                         "name", "Passengers for the board",
-                        "report", 2,
-                        "pages", List.of("overview", "routes"),
-                        "filters", List.of(),
+                        "content", pages(2, "last-week", "overview", "routes"),
                         "recipients", ids("Anders Moe", "Kirsti Vale", "Marit Lunde"),
                         "output", Map.of("pdf", true, "picture", true),
                         "schedule", schedule("FREQ=WEEKLY;BYDAY=TU", "07:30")));
@@ -223,21 +214,28 @@ class DemoHouse implements Opening {
                 ida,
                 Map.of(
                         "name", "Engine trouble on my route",
-                        "report", 1,
-                        "pages", List.of("every"),
-                        "filters",
-                                List.of(
-                                        Map.of(
-                                                "column",
-                                                "route",
-                                                "test",
-                                                "ANY_OF",
-                                                "values",
-                                                List.of("3 Sandvoll–Ness")),
-                                        Map.of("column", "cause", "test", "ANY_OF", "values", List.of("engine"))),
+                        "content",
+                                List.of(content(
+                                        1,
+                                        "last-week",
+                                        List.of("every"),
+                                        List.of(anyOf("route", "3 Sandvoll–Ness"), anyOf("cause", "engine")))),
                         "recipients", ids("Ida Solvang"),
                         "output", Map.of("pdf", false, "picture", false),
                         "schedule", schedule("FREQ=WEEKLY;BYDAY=MO", "06:50")));
+    }
+
+    private static Map<String, Object> anyOf(String column, String value) {
+        return Map.of("column", column, "test", "ANY_OF", "values", List.of(value));
+    }
+
+    private static List<Map<String, Object>> pages(long report, String period, String... pages) {
+        return List.of(content(report, period, List.of(pages), List.of()));
+    }
+
+    private static Map<String, Object> content(
+            long report, String period, List<String> pages, List<Map<String, Object>> filters) {
+        return Map.of("report", report, "pages", pages, "blocks", List.of(), "period", period, "filters", filters);
     }
 
     private List<Long> ids(String... names) {
@@ -250,7 +248,6 @@ class DemoHouse implements Opening {
 
     private static void subscribe(DemoApi owner, Map<String, Object> terms) {
         Map<String, Object> whole = new LinkedHashMap<>(terms);
-        whole.putIfAbsent("period", "last-week");
         whole.put("firstDayOfWeek", "MONDAY");
         whole.put("seenAs", "RECIPIENT");
         whole.put("locale", "en");

@@ -5,6 +5,7 @@ import java.util.stream.Stream;
 import mailshelf.core.audit.Act;
 import mailshelf.core.audit.Thing;
 import mailshelf.core.report.Definition;
+import mailshelf.core.report.ReportId;
 import mailshelf.core.rights.Person;
 import mailshelf.core.subscription.Losses;
 import mailshelf.core.subscription.State;
@@ -32,8 +33,13 @@ class AdaptSubscriptions {
     private final BusinessClock clock;
     private final AuditTrail audit;
 
-    /** A subscription that loses something, and whether it has to pause. */
-    record Losing(Subscription subscription, Losses losses, boolean pauses) {}
+    /**
+     * A subscription that loses something.
+     *
+     * @param left its terms without that
+     * @param pauses whether it has to
+     */
+    record Losing(Subscription subscription, Losses losses, Terms left, boolean pauses) {}
 
     AdaptSubscriptions(
             SubscriptionStore subscriptions,
@@ -53,16 +59,18 @@ class AdaptSubscriptions {
     List<Losing> losing(Tx tx, Report report, Definition before, Definition now) {
         return subscriptions.ofReport(tx, report.id()).stream()
                 .filter(subscription -> subscription.state() != State.ENDED)
-                .flatMap(subscription -> losing(subscription, before, now))
+                .flatMap(subscription -> losing(subscription, report.id(), before, now))
                 .toList();
     }
 
-    private static Stream<Losing> losing(Subscription subscription, Definition before, Definition now) {
+    private static Stream<Losing> losing(
+            Subscription subscription, ReportId report, Definition before, Definition now) {
         Terms terms = subscription.terms();
-        Losses losses = Losses.of(terms, before, now);
+        Losses losses = Losses.of(terms, report, before, now);
+        Terms left = terms.leftIn(report, now);
         return losses.isEmpty()
                 ? Stream.empty()
-                : Stream.of(new Losing(subscription, losses, losses.hasToPause(terms, now)));
+                : Stream.of(new Losing(subscription, losses, left, losses.hasToPause(left)));
     }
 
     void all(Tx tx, Person publisher, Report report, Definition before, Definition now) {
@@ -78,13 +86,12 @@ class AdaptSubscriptions {
         String lost = words.list(losing.losses().lost().stream()
                 .map(loss -> words.say("loss." + loss.kind(), loss.name()))
                 .toList());
-        List<String> left = Losses.pagesLeft(was.terms(), now);
         if (losing.pauses() && was.state() == State.ACTIVE) {
             String because = words.say("paused.report-changed", now.title(), lost);
             subscriptions.update(tx, was, was.pause(because), publisher.id(), clock.instant());
             audit.keep(tx, publisher, Act.SUBSCRIPTION_PAUSED, Thing.of(was), "", because);
-        } else if (!left.isEmpty() && left.size() < was.terms().pages().size()) {
-            Subscription adapted = was.change(was.terms().withPages(left), clock.instant());
+        } else if (!losing.left().content().isEmpty() && !losing.left().equals(was.terms())) {
+            Subscription adapted = was.change(losing.left(), clock.instant());
             subscriptions.update(tx, was, adapted, publisher.id(), clock.instant());
             audit.keep(tx, publisher, Act.SUBSCRIPTION_CHANGED, Thing.of(was), "", "without " + lost);
         }

@@ -150,6 +150,7 @@ class ExportPage {
                 page.charts().stream().filter(each -> each.id().equals(block)).toList(),
                 page.tables().stream().filter(each -> each.id().equals(block)).toList(),
                 page.texts().stream().filter(each -> each.id().equals(block)).toList(),
+                List.of(),
                 List.of(block));
     }
 }

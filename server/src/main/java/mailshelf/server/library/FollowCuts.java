@@ -8,6 +8,7 @@ import mailshelf.core.audit.Thing;
 import mailshelf.core.report.CutId;
 import mailshelf.core.report.Definition;
 import mailshelf.core.rights.Person;
+import mailshelf.core.subscription.Content;
 import mailshelf.core.subscription.Sentence;
 import mailshelf.core.subscription.Subscription;
 import mailshelf.core.subscription.Terms;
@@ -26,7 +27,7 @@ import org.springframework.stereotype.Component;
 
 /** Has subscriptions follow cuts: they have a cut's period and filters, and take them anew when it changes. */
 @Component
-public class FollowCuts {
+class FollowCuts {
     private final SubscriptionStore subscriptions;
     private final CutStore cuts;
     private final PersonStore people;
@@ -57,15 +58,21 @@ public class FollowCuts {
      *
      * @throws Problem for a cut of another report, or one that the owner may not use
      */
-    public Terms asFollowed(Tx tx, Person owner, Terms terms) {
-        return terms.follows()
-                .map(id -> terms.asIn(usable(tx, owner, terms, id).cut()))
-                .orElse(terms);
+    Terms asFollowed(Tx tx, Person owner, Terms terms) {
+        Terms followed = terms;
+        for (Content content : terms.content()) {
+            if (content.follows().isPresent()) {
+                KeptCut cut = usable(tx, owner, content);
+                followed = followed.asIn(cut.id(), cut.cut());
+            }
+        }
+        return followed;
     }
 
-    private KeptCut usable(Tx tx, Person owner, Terms terms, CutId id) {
-        return cuts.find(tx, id)
-                .filter(cut -> cut.report().equals(terms.report()) && cut.isUsableBy(owner.id()))
+    private KeptCut usable(Tx tx, Person owner, Content content) {
+        return content.follows()
+                .flatMap(id -> cuts.find(tx, id))
+                .filter(cut -> cut.report().equals(content.report()) && cut.isUsableBy(owner.id()))
                 .orElseThrow(() -> Problem.invalid("subscription.no-such-cut"));
     }
 
@@ -77,7 +84,7 @@ public class FollowCuts {
     void changed(Tx tx, Person by, KeptCut after, Definition report) {
         for (Subscription follower : followers(tx, after.id())) {
             if (after.isUsableBy(follower.owner())) {
-                Terms terms = follower.terms().asIn(after.cut());
+                Terms terms = follower.terms().asIn(after.id(), after.cut());
                 if (!terms.equals(follower.terms())) {
                     move(tx, by, after, follower, terms, report);
                 }
@@ -93,7 +100,7 @@ public class FollowCuts {
     }
 
     private void letGo(Tx tx, Person by, KeptCut cut, Subscription follower, Definition report) {
-        move(tx, by, cut, follower, follower.terms().withoutCut(), report);
+        move(tx, by, cut, follower, follower.terms().without(cut.id()), report);
     }
 
     private void move(Tx tx, Person by, KeptCut cut, Subscription was, Terms terms, Definition report) {
@@ -106,8 +113,8 @@ public class FollowCuts {
                 by,
                 Act.SUBSCRIPTION_CHANGED,
                 Thing.of(was),
-                shows(was.terms(), report, by),
-                terms.follows().isPresent() ? shows(terms, report, by) : "no longer follows “" + cut.name() + "”");
+                shows(was.terms(), cut, report, by),
+                follows(terms, cut) ? shows(terms, cut, report, by) : "no longer follows “" + cut.name() + "”");
         if (!was.owner().equals(by.id())) {
             tell(tx, by, cut, was, terms, report);
         }
@@ -122,15 +129,24 @@ public class FollowCuts {
                 owner.id(),
                 words.say("notice.cut-changed.subject", name),
                 words.say(
-                        "notice.cut-changed." + (terms.follows().isPresent() ? "follows" : "let-go"),
+                        "notice.cut-changed." + (follows(terms, cut) ? "follows" : "let-go"),
                         by.name(),
                         cut.name(),
                         name,
-                        shows(terms, report, owner),
+                        shows(terms, cut, report, owner),
                         settings.baseUrl() + "/subscriptions/" + was.id().value()));
     }
 
-    private static String shows(Terms terms, Definition report, Person reader) {
-        return Sentence.shows(terms, report, Words.in(Languages.supported(reader.locale())));
+    private static boolean follows(Terms terms, KeptCut cut) {
+        return terms.content().stream()
+                .anyMatch(content -> content.follows().filter(cut.id()::equals).isPresent());
+    }
+
+    /** What the terms show of the report that a cut is of. */
+    private static String shows(Terms terms, KeptCut cut, Definition report, Person reader) {
+        Words words = Words.in(Languages.supported(reader.locale()));
+        return words.list(terms.of(cut.report()).stream()
+                .map(content -> Sentence.shows(content, terms, report, words))
+                .toList());
     }
 }

@@ -25,6 +25,7 @@ class KeepClippings {
     private final Database database;
     private final ClippingStore clippings;
     private final Definitions definitions;
+    private final FollowClippings follow;
 
     record ClippingWish(String name, List<Clip> clips) {}
 
@@ -34,11 +35,13 @@ class KeepClippings {
     /** @param clips how many blocks it has */
     record ClippingName(ClippingId id, String name, int clips) {}
 
-    KeepClippings(Gate gate, Database database, ClippingStore clippings, Definitions definitions) {
+    KeepClippings(
+            Gate gate, Database database, ClippingStore clippings, Definitions definitions, FollowClippings follow) {
         this.gate = gate;
         this.database = database;
         this.clippings = clippings;
         this.definitions = definitions;
+        this.follow = follow;
     }
 
     List<ClippingName> of(Person who) {
@@ -92,10 +95,15 @@ class KeepClippings {
         if (!clippings.change(tx, after)) {
             throw new Problem(Problem.Kind.STALE, "clipping.changed-meanwhile", before.name());
         }
+        follow.changed(tx, who, after);
     }
 
     void remove(Person who, ClippingId id) {
-        database.doInTransaction(tx -> clippings.remove(tx, own(tx, who, id).id()));
+        database.doInTransaction(tx -> {
+            KeptClipping gone = own(tx, who, id);
+            follow.removed(tx, who, gone);
+            clippings.remove(tx, gone.id());
+        });
     }
 
     /** @param isOther whether a clipping of the same name is another one */

@@ -6,6 +6,7 @@ import mailshelf.core.data.Viewer;
 import mailshelf.core.report.Clip;
 import mailshelf.core.report.ClippingId;
 import mailshelf.core.report.Definition;
+import mailshelf.core.report.ReportId;
 import mailshelf.core.rights.Person;
 import mailshelf.core.rights.Verb;
 import mailshelf.core.wording.Words;
@@ -27,6 +28,7 @@ class ReadClipping {
     private final ReportStore reports;
     private final Definitions definitions;
     private final Viewers viewers;
+    private final FollowClippings follow;
     private final ReadReport read;
 
     /**
@@ -38,7 +40,19 @@ class ReadClipping {
      */
     record ClipView(Clip clip, String title, Optional<ReadReport.PageView> shown, String gone) {}
 
-    record ClippingView(ClippingId id, String name, int version, List<ClipView> clips) {}
+    /**
+     * A page of somebody's own.
+     *
+     * @param followers subscriptions that send it, and change with it
+     * @param maySubscribe whether he may subscribe to all that it shows
+     */
+    record ClippingView(
+            ClippingId id,
+            String name,
+            int version,
+            List<ClipView> clips,
+            List<KeepCuts.FollowerView> followers,
+            boolean maySubscribe) {}
 
     ReadClipping(
             KeepClippings keep,
@@ -47,6 +61,7 @@ class ReadClipping {
             ReportStore reports,
             Definitions definitions,
             Viewers viewers,
+            FollowClippings follow,
             ReadReport read) {
         this.keep = keep;
         this.gate = gate;
@@ -54,6 +69,7 @@ class ReadClipping {
         this.reports = reports;
         this.definitions = definitions;
         this.viewers = viewers;
+        this.follow = follow;
         this.read = read;
     }
 
@@ -63,7 +79,11 @@ class ReadClipping {
     private record Source(Definitions.Published published, Viewer viewer) {}
 
     ClippingView run(Person who, ClippingId id, double chartWidth) {
-        record Read(KeptClipping clipping, List<Found> found) {}
+        record Read(
+                KeptClipping clipping,
+                List<Found> found,
+                List<KeepCuts.FollowerView> followers,
+                boolean maySubscribe) {}
         Read read = database.inTransaction(tx -> {
             KeptClipping clipping = keep.own(tx, who, id);
             Gate.Access access = gate.access(tx, who);
@@ -71,13 +91,29 @@ class ReadClipping {
                     clipping,
                     clipping.clips().stream()
                             .map(clip -> new Found(clip, source(tx, who, access, clip)))
-                            .toList());
+                            .toList(),
+                    follow.followers(tx, id).stream()
+                            .map(each -> new KeepCuts.FollowerView(
+                                    each.id(), each.terms().name(), who.name()))
+                            .toList(),
+                    maySubscribe(tx, access, clipping));
         });
         return new ClippingView(
                 id,
                 read.clipping().name(),
                 read.clipping().version(),
-                read.found().stream().map(found -> view(who, found, chartWidth)).toList());
+                read.found().stream().map(found -> view(who, found, chartWidth)).toList(),
+                read.followers(),
+                read.maySubscribe());
+    }
+
+    /** To what of it he may see. */
+    private boolean maySubscribe(Tx tx, Gate.Access access, KeptClipping clipping) {
+        List<ReportId> seen = clipping.clips().stream()
+                .map(Clip::report)
+                .filter(report -> gate.may(tx, access, Verb.SEE, List.of(report)))
+                .toList();
+        return !seen.isEmpty() && gate.may(tx, access, Verb.SUBSCRIBE_SELF, seen);
     }
 
     private Optional<Source> source(Tx tx, Person who, Gate.Access access, Clip clip) {

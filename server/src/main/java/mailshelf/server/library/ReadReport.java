@@ -109,13 +109,11 @@ public class ReadReport {
      * A report to be read.
      *
      * @param showsRows whether the rows behind a figure can be looked at
-     * @param ruled titles of the columns by which row rules limit what people see
      * @param limits what row rules limit the page to for this reader, in words
      * @param warning what the reader must know of the data before he trusts the figures; "" for nothing
      * @param page the id of the page that is asked for
      * @param questions what it asks before it shows anything
      * @param shown the page; empty while a question is open
-     * @param ownerView whether issues may show all what their owner may see
      */
     public record ReaderView(
             ReportId report,
@@ -131,8 +129,6 @@ public class ReadReport {
             boolean favourite,
             boolean maySubscribe,
             boolean mayPublish,
-            List<String> ruled,
-            boolean ownerView,
             List<String> limits,
             String warning,
             String page,
@@ -169,7 +165,6 @@ public class ReadReport {
                 boolean mayPublish,
                 boolean favourite,
                 Viewer viewer,
-                List<String> ruled,
                 Optional<LoadAttempt> failed) {}
         Found found = database.inTransaction(tx -> {
             Report report = gate.readable(tx, who, id);
@@ -179,19 +174,13 @@ public class ReadReport {
             String folder = folders.find(tx, report.folder()).orElseThrow().name();
             Definitions.Published published = definitions.newest(tx, report);
             noteOpening(tx, who, id);
-            List<Viewers.InForce> rules = viewers.inForce(tx, published.dataSet());
             return new Found(
                     folder,
                     published,
                     maySubscribe,
                     mayPublish,
                     reading.favourites(tx, who.id()).contains(id),
-                    viewers.of(tx, List.of(who), rules).get(who.id()),
-                    rules.stream()
-                            .map(each -> published
-                                    .definition()
-                                    .columnTitle(each.rule().column()))
-                            .toList(),
+                    viewers.of(tx, who, published.dataSet()),
                     dataSets.attempts(tx, published.dataSet().id(), 1).stream()
                             .filter(attempt -> attempt.load().isEmpty())
                             .findFirst());
@@ -219,8 +208,6 @@ public class ReadReport {
                 found.favourite(),
                 found.maySubscribe(),
                 found.mayPublish(),
-                found.ruled(),
-                found.published().dataSet().ownerView(),
                 Writing.limits(asked.slice().allowed(), words),
                 found.failed()
                         .map(attempt -> words.say(

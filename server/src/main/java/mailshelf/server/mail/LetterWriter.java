@@ -5,7 +5,9 @@ import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.util.Optional;
 import mailshelf.core.letter.Letter;
+import mailshelf.core.report.ClippingId;
 import mailshelf.core.rights.Person;
+import mailshelf.core.subscription.Content;
 import mailshelf.core.subscription.SubscriptionId;
 import mailshelf.core.subscription.Terms;
 import mailshelf.core.time.FixedPeriod;
@@ -25,6 +27,7 @@ public class LetterWriter {
      * The issue that a letter is about.
      *
      * @param number empty for a trial
+     * @param at the moment that moving periods are counted from
      * @param shelfUrl where it can be read
      * @param chainHead newest sealed checksum of its chain; "" where there is none yet
      */
@@ -33,7 +36,7 @@ public class LetterWriter {
             Terms terms,
             Person owner,
             Optional<Integer> number,
-            Window window,
+            Instant at,
             Instant madeAt,
             String shelfUrl,
             String chainHead) {}
@@ -45,7 +48,7 @@ public class LetterWriter {
 
     public Letter write(About about, Person to, String messageId, Words words) {
         Terms terms = about.terms();
-        String days = words.dates(terms.schedule().zone()).fullWindow(about.window());
+        String days = words.dates(terms.schedule().zone()).fullWindow(terms.windowAt(about.at()));
         String made = words.dates(terms.schedule().zone()).fullMoment(about.madeAt());
         boolean trial = about.number().isEmpty();
         String name = about.number().map(n -> words.say("issue.number", n)).orElseGet(() -> words.say("issue.trial"));
@@ -70,7 +73,7 @@ public class LetterWriter {
                 whyYou(about, to, trial, words),
                 issueLine,
                 about.shelfUrl(),
-                liveUrl(terms, about.window()),
+                liveUrl(about, to),
                 trial ? "" : leaveLinks.url(about.subscription(), to.id()),
                 about.chainHead());
     }
@@ -84,12 +87,23 @@ public class LetterWriter {
         return words.say("letter.why-" + because, about.owner().name());
     }
 
-    /** Opens the copy's page, days and filters, whenever it is clicked. */
-    private String liveUrl(Terms terms, Window window) {
-        return settings.baseUrl() + "/reports/" + terms.report().value() + "?page="
-                + encode(terms.pages().get(0)) + "&period="
+    /**
+     * Opens the copy's page, days and filters, whenever it is clicked; what stands on a page of the owner's own, for him, and
+     * for others the report that its first block is of.
+     */
+    private String liveUrl(About about, Person to) {
+        Terms terms = about.terms();
+        Optional<ClippingId> own =
+                terms.clipping().filter(id -> about.owner().id().equals(to.id()));
+        if (own.isPresent()) {
+            return settings.baseUrl() + "/clippings/" + own.get().value();
+        }
+        Content content = terms.content().get(0);
+        Window window = content.on(terms.sendDay(about.at()), terms.firstDayOfWeek());
+        return settings.baseUrl() + "/reports/" + content.report().value() + "?page="
+                + encode(content.pages().get(0)) + "&period="
                 + encode(new FixedPeriod(window.fromInclusive(), window.toInclusive()).code())
-                + Filters.query(terms.filters());
+                + Filters.query(content.filters());
     }
 
     private static String encode(String text) {

@@ -97,7 +97,7 @@ class GrantEffect {
                                         subscription.terms().name())))
                         .toList(),
                 issues.shelves(tx).stream()
-                        .filter(shelf -> gate.maySee(tx, shelf.person(), shelf.report()))
+                        .filter(shelf -> gate.maySee(tx, shelf.person(), shelf.reports()))
                         .collect(Collectors.groupingBy(
                                 IssueStore.Shelf::person, Collectors.summingLong(IssueStore.Shelf::issues)))
                         .entrySet()

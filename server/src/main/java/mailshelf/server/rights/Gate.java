@@ -1,6 +1,9 @@
 package mailshelf.server.rights;
 
 import java.util.Collection;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
 import mailshelf.core.Problem;
@@ -86,25 +89,35 @@ public class Gate {
         return new Access(tx, who);
     }
 
-    /** Whether somebody may see a report at this moment; asked when an issue is opened. */
-    public boolean maySee(Tx tx, PersonId person, ReportId report) {
-        return may(tx, person, Verb.SEE, report);
+    /** Whether somebody may see all of some reports at this moment; asked when an issue is opened. */
+    public boolean maySee(Tx tx, PersonId person, Collection<ReportId> some) {
+        return may(tx, person, Verb.SEE, some);
     }
 
-    /** Those of many people who may see a report at this moment. */
-    public Set<PersonId> whoMaySee(Tx tx, Collection<PersonId> some, ReportId report) {
-        FolderId folder = folder(tx, report);
+    /** Those of many people who may see all of some reports at this moment. */
+    public Set<PersonId> whoMaySee(Tx tx, Collection<PersonId> some, Collection<ReportId> seen) {
+        Set<FolderId> of = folders(tx, seen);
         Rights rights = folders.rights(tx);
         return people.askers(tx, people.find(tx, some).values()).stream()
-                .filter(asker -> rights.allows(asker, Verb.SEE, folder))
+                .filter(asker -> of.stream().allMatch(folder -> rights.allows(asker, Verb.SEE, folder)))
                 .map(Rights.Asker::person)
                 .collect(Collectors.toSet());
     }
 
-    public boolean may(Tx tx, PersonId person, Verb verb, ReportId report) {
+    /** Whether somebody may do the same with all of some reports. */
+    public boolean may(Tx tx, PersonId person, Verb verb, Collection<ReportId> some) {
         return people.find(tx, person)
-                .map(found -> access(tx, found).may(verb, folder(tx, report)))
+                .map(found -> may(tx, access(tx, found), verb, some))
                 .orElse(false);
+    }
+
+    /** The same of somebody whose rights are known. */
+    public boolean may(Tx tx, Access access, Verb verb, Collection<ReportId> some) {
+        return folders(tx, some).stream().allMatch(folder -> access.may(verb, folder));
+    }
+
+    private Set<FolderId> folders(Tx tx, Collection<ReportId> some) {
+        return some.stream().map(report -> folder(tx, report)).collect(Collectors.toSet());
     }
 
     private FolderId folder(Tx tx, ReportId report) {
@@ -138,7 +151,7 @@ public class Gate {
             return true;
         }
         return isListed(who, subscription)
-                && access.may(Verb.SEE, folder(tx, subscription.terms().report()));
+                && may(tx, access, Verb.SEE, subscription.terms().reports());
     }
 
     public boolean mayChange(Person who, Subscription subscription) {
@@ -154,7 +167,7 @@ public class Gate {
     /** One that I may try: not somebody's who reads it by his role alone. */
     public Subscription triable(Tx tx, Person who, SubscriptionId id) {
         Subscription found = visible(tx, who, id);
-        readable(tx, who, found.terms().report());
+        found.terms().reports().forEach(report -> readable(tx, who, report));
         return require(mayChange(who, found) || isListed(who, found), found);
     }
 
@@ -172,10 +185,10 @@ public class Gate {
         return subscription.terms().recipients().contains(who.id());
     }
 
-    /** An issue of a report that I may see now; a trial is for the one who asked for it. */
+    /** An issue whose reports I may all see now; a trial is for the one who asked for it. */
     public Issue openable(Tx tx, Person who, IssueId id) {
         return issues.find(tx, id)
-                .filter(issue -> maySee(tx, who.id(), reportOf(tx, issue.subscription())))
+                .filter(issue -> maySee(tx, who, issue))
                 .filter(issue -> issue.number().isPresent() || isAsker(tx, who, issue.run()))
                 .orElseThrow(Problem::notFound);
     }
@@ -194,8 +207,24 @@ public class Gate {
         return runs.find(tx, run).flatMap(Run::askedBy).filter(who.id()::equals).isPresent();
     }
 
-    private ReportId reportOf(Tx tx, SubscriptionId id) {
-        return subscriptions.find(tx, id).orElseThrow().terms().report();
+    /** Whether somebody may see all the reports that an issue is of. */
+    public boolean maySee(Tx tx, Person who, Issue issue) {
+        return maySee(tx, who.id(), reports(tx, issue));
+    }
+
+    private Set<ReportId> reports(Tx tx, Issue issue) {
+        return subscriptions.reports(tx, issue.subscription()).getOrDefault(issue.subscriptionVersion(), Set.of());
+    }
+
+    /** Those issues of one subscription whose reports somebody may all see. */
+    public List<Issue> openable(Tx tx, Access access, SubscriptionId subscription, List<Issue> some) {
+        Map<Integer, Boolean> byVersion = new HashMap<>();
+        subscriptions
+                .reports(tx, subscription)
+                .forEach((version, reports) -> byVersion.put(version, may(tx, access, Verb.SEE, reports)));
+        return some.stream()
+                .filter(issue -> byVersion.getOrDefault(issue.subscriptionVersion(), false))
+                .toList();
     }
 
     /** A folder into which somebody may publish. */

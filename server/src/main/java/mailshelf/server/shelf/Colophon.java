@@ -1,9 +1,12 @@
 package mailshelf.server.shelf;
 
+import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
 import mailshelf.core.report.Definition;
+import mailshelf.core.report.ReportId;
+import mailshelf.core.subscription.Content;
 import mailshelf.core.subscription.Sentence;
 import mailshelf.core.subscription.Terms;
 import mailshelf.core.wording.Dates;
@@ -20,8 +23,11 @@ final class Colophon {
     /** A line of it. */
     record Fact(String name, String value) {}
 
-    /** The versions that an issue was made from. */
-    record MadeFrom(Run run, Terms terms, Definition report, Load load) {}
+    /** What an issue was made from. */
+    record MadeFrom(Run run, Terms terms, List<Source> sources) {}
+
+    /** A report in the version, with the load, that an issue was made from. */
+    record Source(ReportId id, int version, Definition report, Load load) {}
 
     private Colophon(Words words) {
         this.words = words;
@@ -54,14 +60,28 @@ final class Colophon {
 
     private void what(Issue issue, MadeFrom made, Dates dates) {
         add("period", dates.fullWindow(issue.window()));
-        add("filters", Sentence.filters(made.terms().filters(), made.report(), words, Integer.MAX_VALUE));
-        add(
-                "data",
-                words.say(
-                        "colophon.load",
-                        made.load().no(),
-                        dates.moment(made.load().loadedAt())));
-        add("report", version(made.run().reportVersion()));
+        boolean several = made.terms().content().size() > 1;
+        for (Content content : made.terms().content()) {
+            Source source = made.sources().stream()
+                    .filter(each -> each.id().equals(content.report()))
+                    .findFirst()
+                    .orElseThrow();
+            String filters = Sentence.filters(content.filters(), source.report(), words, Integer.MAX_VALUE);
+            String data = words.say(
+                    "colophon.load",
+                    source.load().no(),
+                    dates.moment(source.load().loadedAt()));
+            if (several) {
+                LocalDate day = made.terms().sendDay(issue.dueAt());
+                String days = dates.fullWindow(content.on(day, made.terms().firstDayOfWeek()));
+                facts.add(new Fact(
+                        source.report().title(), String.join(" · ", days, filters, data, version(source.version()))));
+            } else {
+                add("filters", filters);
+                add("data", data);
+                add("report", version(source.version()));
+            }
+        }
         add("subscription", version(made.run().subscriptionVersion()));
     }
 

@@ -4,20 +4,24 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import mailshelf.core.data.DataSetId;
 import mailshelf.core.data.Viewer;
 import mailshelf.core.delivery.CopyId;
 import mailshelf.core.report.ReportId;
 import mailshelf.core.rights.Person;
 import mailshelf.core.rights.Role;
 import mailshelf.core.subscription.SeenAs;
-import mailshelf.core.subscription.Subscription;
+import mailshelf.core.subscription.SubscriptionId;
 import mailshelf.server.data.Viewers;
 import mailshelf.server.library.Definitions;
 import mailshelf.store.Tx;
+import mailshelf.store.data.DataSetStore;
 import mailshelf.store.library.ReportStore;
 import mailshelf.store.shelf.Copy;
 import mailshelf.store.shelf.Issue;
 import mailshelf.store.shelf.IssueStore;
+import mailshelf.store.subscription.SubscriptionStore;
 import org.springframework.stereotype.Component;
 
 /**
@@ -29,12 +33,22 @@ public class OpenCopies {
     private final IssueStore issues;
     private final ReportStore reports;
     private final Definitions definitions;
+    private final DataSetStore dataSets;
+    private final SubscriptionStore subscriptions;
     private final Viewers viewers;
 
-    OpenCopies(IssueStore issues, ReportStore reports, Definitions definitions, Viewers viewers) {
+    OpenCopies(
+            IssueStore issues,
+            ReportStore reports,
+            Definitions definitions,
+            DataSetStore dataSets,
+            SubscriptionStore subscriptions,
+            Viewers viewers) {
         this.issues = issues;
         this.reports = reports;
         this.definitions = definitions;
+        this.dataSets = dataSets;
+        this.subscriptions = subscriptions;
         this.viewers = viewers;
     }
 
@@ -46,7 +60,8 @@ public class OpenCopies {
     public final class Sight {
         private final Tx tx;
         private final Person who;
-        private final Map<ReportId, Viewer> asked = new HashMap<>();
+        private final Map<SubscriptionId, Map<Integer, Set<ReportId>>> reports = new HashMap<>();
+        private final Map<DataSetId, Viewer> asked = new HashMap<>();
 
         private Sight(Tx tx, Person who) {
             this.tx = tx;
@@ -54,29 +69,40 @@ public class OpenCopies {
         }
 
         /** What stands on his shelf. */
-        boolean mayOpen(Subscription subscription, IssueStore.ShelfEntry mine) {
-            return mine.copy().seenAs() == SeenAs.OWNER || mayOpen(subscription, mine.copy());
+        boolean mayOpen(IssueStore.ShelfEntry mine) {
+            return mine.copy().seenAs() == SeenAs.OWNER || mayOpen(mine.copy());
         }
 
         /** Somebody else's. */
-        boolean mayOpen(Subscription subscription, Copy copy) {
-            return who.is(Role.AUDITOR) || viewer(subscription).covers(copy.allowed());
+        boolean mayOpen(Copy copy) {
+            return who.is(Role.AUDITOR)
+                    || copy.slices().stream()
+                            .allMatch(slice -> viewer(slice.dataSet()).covers(slice.allowed()));
         }
 
-        private Viewer viewer(Subscription subscription) {
+        private Viewer viewer(DataSetId dataSet) {
             return asked.computeIfAbsent(
-                    subscription.terms().report(),
-                    report -> viewers.of(
-                            tx,
-                            who,
-                            definitions
-                                    .newest(tx, reports.find(tx, report).orElseThrow())
-                                    .dataSet()));
+                    dataSet, id -> viewers.of(tx, who, dataSets.find(tx, id).orElseThrow()));
         }
 
-        /** Whether he may see all rows of what a subscription is about. */
-        boolean seesAll(Subscription subscription) {
-            return who.is(Role.AUDITOR) || viewer(subscription).allowed().isEmpty();
+        /** Whether he may see all rows of what an issue of a subscription is about. */
+        boolean seesAll(Issue issue) {
+            return who.is(Role.AUDITOR)
+                    || reports(issue).stream()
+                            .allMatch(
+                                    report -> viewer(dataSet(report)).allowed().isEmpty());
+        }
+
+        private Set<ReportId> reports(Issue issue) {
+            return reports.computeIfAbsent(issue.subscription(), id -> subscriptions.reports(tx, id))
+                    .getOrDefault(issue.subscriptionVersion(), Set.of());
+        }
+
+        private DataSetId dataSet(ReportId report) {
+            return definitions
+                    .newest(tx, OpenCopies.this.reports.find(tx, report).orElseThrow())
+                    .dataSet()
+                    .id();
         }
 
         /**
@@ -84,18 +110,18 @@ public class OpenCopies {
          *
          * @param wished one of them; empty for his own, or else the first that he may open
          */
-        Optional<Copy> one(Subscription subscription, Issue issue, Optional<CopyId> wished) {
+        Optional<Copy> one(Issue issue, Optional<CopyId> wished) {
             Optional<IssueStore.ShelfEntry> mine = issues.shelfEntry(tx, who.id(), issue.id());
             boolean own = mine.filter(entry ->
                             wished.isEmpty() || wished.get().equals(entry.copy().id()))
                     .isPresent();
             if (own) {
-                return mine.filter(entry -> mayOpen(subscription, entry)).map(IssueStore.ShelfEntry::copy);
+                return mine.filter(entry -> mayOpen(entry)).map(IssueStore.ShelfEntry::copy);
             }
             List<Copy> copies = wished.map(
                             id -> issues.copy(tx, issue.id(), id).stream().toList())
                     .orElseGet(() -> issues.copies(tx, issue.id()));
-            return copies.stream().filter(copy -> mayOpen(subscription, copy)).findFirst();
+            return copies.stream().filter(this::mayOpen).findFirst();
         }
     }
 }

@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.IntStream;
 import mailshelf.core.Problem;
 import mailshelf.core.audit.Act;
 import mailshelf.core.audit.Thing;
@@ -13,9 +14,7 @@ import mailshelf.core.delivery.DeliveryState;
 import mailshelf.core.delivery.IssueId;
 import mailshelf.core.delivery.RunId;
 import mailshelf.core.json.CoreJson;
-import mailshelf.core.report.Definition;
 import mailshelf.core.report.PageModel;
-import mailshelf.core.report.Writing;
 import mailshelf.core.rights.Person;
 import mailshelf.core.subscription.Subscription;
 import mailshelf.core.subscription.SubscriptionId;
@@ -23,6 +22,7 @@ import mailshelf.core.subscription.Terms;
 import mailshelf.core.wording.Words;
 import mailshelf.server.audit.AuditTrail;
 import mailshelf.server.clock.BusinessClock;
+import mailshelf.server.delivery.IssuePages;
 import mailshelf.server.delivery.ReadArchive;
 import mailshelf.server.http.Languages;
 import mailshelf.server.library.Definitions;
@@ -32,7 +32,6 @@ import mailshelf.server.rights.Gate;
 import mailshelf.store.Database;
 import mailshelf.store.Tx;
 import mailshelf.store.data.DataSetStore;
-import mailshelf.store.data.Load;
 import mailshelf.store.delivery.Delivery;
 import mailshelf.store.delivery.DeliveryStore;
 import mailshelf.store.delivery.Run;
@@ -148,14 +147,11 @@ class ReadIssue {
         Found found = find(who, id, copy);
         Words words = Words.in(Languages.supported(who.locale()));
         List<PageModel> models = models(found);
+        IssuePages pages = new IssuePages(found.terms(), models, words);
         Optional<ReadReport.PageView> shown = models.isEmpty()
                 ? Optional.empty()
                 : Optional.of(ReadReport.PageView.of(
-                        Writing.page(
-                                models.get(Math.max(0, Math.min(page, models.size() - 1))),
-                                words,
-                                found.terms().schedule().zone()),
-                        chartWidth));
+                        pages.page(Math.max(0, Math.min(page, pages.count() - 1))), chartWidth));
         Issue issue = found.issue();
         String days = words.dates(who.zone()).fullWindow(issue.window());
         String number = issue.number().map(n -> words.say("issue.number", n)).orElseGet(() -> words.say("issue.trial"));
@@ -172,9 +168,7 @@ class ReadIssue {
                 found.neighbours(),
                 found.previous(),
                 found.next(),
-                models.stream()
-                        .map(model -> new ReadReport.PageName(model.pageId(), model.page()))
-                        .toList(),
+                models.isEmpty() ? List.of() : names(pages),
                 shown,
                 Colophon.of(
                         found.issue(),
@@ -197,6 +191,12 @@ class ReadIssue {
                 found.mayOpenSubscription() ? Optional.of(issue.run()) : Optional.empty());
     }
 
+    private static List<ReadReport.PageName> names(IssuePages pages) {
+        return IntStream.range(0, pages.count())
+                .mapToObj(place -> new ReadReport.PageName(pages.id(place), pages.title(place)))
+                .toList();
+    }
+
     private static String reason(Found found, Words words) {
         if (!found.issue().made()) {
             return found.issue().reason();
@@ -215,7 +215,7 @@ class ReadIssue {
             Terms terms = subscriptions
                     .version(tx, issue.subscription(), run.subscriptionVersion())
                     .terms();
-            Optional<Copy> copy = openCopies.of(tx, who).one(subscription, issue, wished);
+            Optional<Copy> copy = openCopies.of(tx, who).one(issue, wished);
             boolean mine = subscription.owner().equals(who.id())
                     || issues.shelfEntry(tx, who.id(), id).isPresent();
             if (!mine) {
@@ -223,8 +223,8 @@ class ReadIssue {
                         issue.name() + issue.number().map(n -> ", No. " + n).orElse("");
                 audit.keepOfSitting(tx, who, Act.OTHERS_ISSUE_OPENED, Thing.of(Thing.Kind.ISSUE, id, named));
             }
-            List<Spine> neighbours = new ArrayList<>(
-                    spines.of(tx, who, subscription, issues.newest(tx, issue.subscription(), NEIGHBOURS)));
+            List<Spine> neighbours =
+                    new ArrayList<>(spines.of(tx, who, issues.newest(tx, issue.subscription(), NEIGHBOURS)));
             Collections.reverse(neighbours);
             return new Found(
                     issue,
@@ -237,16 +237,22 @@ class ReadIssue {
                     deliveries.ofRun(tx, issue.run()),
                     gate.isVisible(tx, gate.access(tx, who), who, subscription),
                     neighbours,
-                    neighbour(tx, issue, -1),
-                    neighbour(tx, issue, 1));
+                    neighbour(tx, who, issue, -1),
+                    neighbour(tx, who, issue, 1));
         });
     }
 
     private Colophon.MadeFrom madeFrom(Tx tx, Run run, Terms terms) {
-        Load load = dataSets.findLoad(tx, run.load()).orElseThrow();
-        Definition definition =
-                definitions.version(tx, terms.report(), run.reportVersion()).definition();
-        return new Colophon.MadeFrom(run, terms, definition, load);
+        List<Colophon.Source> sources = runs.sources(tx, run.id()).stream()
+                .map(source -> new Colophon.Source(
+                        source.report(),
+                        source.version(),
+                        definitions
+                                .version(tx, source.report(), source.version())
+                                .definition(),
+                        dataSets.findLoad(tx, source.load()).orElseThrow()))
+                .toList();
+        return new Colophon.MadeFrom(run, terms, sources);
     }
 
     private static long accepted(List<Delivery> deliveries) {
@@ -255,9 +261,10 @@ class ReadIssue {
                 .count();
     }
 
-    private Optional<IssueId> neighbour(Tx tx, Issue issue, int step) {
+    private Optional<IssueId> neighbour(Tx tx, Person who, Issue issue, int step) {
         return issue.number()
                 .flatMap(number -> issues.neighbour(tx, issue.subscription(), number, step))
+                .filter(found -> gate.maySee(tx, who, found))
                 .map(Issue::id);
     }
 

@@ -100,41 +100,34 @@ class ReadShelf {
         return database.inTransaction(tx -> {
             Map<IssueId, IssueStore.ShelfEntry> mine = new HashMap<>();
             issues.shelf(tx, who.id()).forEach(entry -> mine.put(entry.issue(), entry));
-            List<Subscription> visible = visible(tx, who);
+            Gate.Access access = gate.access(tx, who);
+            List<Subscription> visible = visible(tx, access);
             OpenCopies.Sight sight = openCopies.of(tx, who);
-            Map<SubscriptionId, List<Issue>> bySubscription =
-                    issues.since(tx, visible.stream().map(Subscription::id).toList(), from).stream()
-                            .collect(Collectors.groupingBy(Issue::subscription));
+            Map<SubscriptionId, List<Issue>> bySubscription = new HashMap<>();
+            issues.since(tx, visible.stream().map(Subscription::id).toList(), from).stream()
+                    .collect(Collectors.groupingBy(Issue::subscription))
+                    .forEach((id, some) -> bySubscription.put(id, gate.openable(tx, access, id, some)));
             List<ShelfRow> rows = visible.stream()
                     .filter(subscription -> isWanted(who, scope, subscription, bySubscription, mine))
                     .map(subscription -> row(
                             tx,
                             who,
                             subscription,
-                            spines.of(
-                                    sight,
-                                    who,
-                                    subscription,
-                                    bySubscription.getOrDefault(subscription.id(), List.of()),
-                                    mine)))
+                            spines.of(sight, who, bySubscription.getOrDefault(subscription.id(), List.of()), mine)))
                     .filter(row -> !row.spines().isEmpty() || row.next().isPresent())
                     .sorted(Comparator.comparing(ShelfRow::group).thenComparing(ShelfRow::title))
                     .toList();
             Instant to = now.plus(Duration.ofDays(Math.max(7, days / 6)));
-            return new ShelfView(from, now, to, news(sight, who, visible, bySubscription, mine), rows);
+            return new ShelfView(from, now, to, news(sight, who, bySubscription, mine), rows);
         });
     }
 
     /** Issues are there for everybody who may see the report, whether on the list or not. */
-    private List<Subscription> visible(Tx tx, Person who) {
-        Gate.Access access = gate.access(tx, who);
+    private List<Subscription> visible(Tx tx, Gate.Access access) {
         return subscriptions.all(tx).stream()
                 .filter(subscription -> subscription.state() != State.DRAFT)
-                .filter(subscription -> access.may(
-                        Verb.SEE,
-                        reports.find(tx, subscription.terms().report())
-                                .orElseThrow()
-                                .folder()))
+                .filter(subscription ->
+                        gate.may(tx, access, Verb.SEE, subscription.terms().reports()))
                 .toList();
     }
 
@@ -184,7 +177,6 @@ class ReadShelf {
     private static List<NewsPhrase> news(
             OpenCopies.Sight sight,
             Person who,
-            List<Subscription> visible,
             Map<SubscriptionId, List<Issue>> bySubscription,
             Map<IssueId, IssueStore.ShelfEntry> mine) {
         Words words = Words.in(Languages.supported(who.locale()));
@@ -202,11 +194,7 @@ class ReadShelf {
         for (int i = 0; i < told.size(); i++) {
             Issue issue = told.get(i);
             news.add(new NewsPhrase(i == 0 ? ": " : "; ", Optional.empty()));
-            Subscription of = visible.stream()
-                    .filter(subscription -> subscription.id().equals(issue.subscription()))
-                    .findFirst()
-                    .orElseThrow();
-            String headline = Spines.headline(sight, of, issue, Optional.of(mine.get(issue.id())));
+            String headline = Spines.headline(sight, issue, Optional.of(mine.get(issue.id())));
             String what = headline.isEmpty() ? issue.name() : firstPart(headline);
             news.add(new NewsPhrase(words.say("news.item", issue.name(), what), Optional.of(issue.id())));
         }

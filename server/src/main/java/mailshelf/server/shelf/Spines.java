@@ -5,9 +5,9 @@ import java.util.Map;
 import java.util.Optional;
 import mailshelf.core.delivery.IssueId;
 import mailshelf.core.rights.Person;
-import mailshelf.core.subscription.Subscription;
 import mailshelf.core.wording.Words;
 import mailshelf.server.http.Languages;
+import mailshelf.server.rights.Gate;
 import mailshelf.store.Tx;
 import mailshelf.store.shelf.Issue;
 import mailshelf.store.shelf.IssueStore;
@@ -16,54 +16,48 @@ import org.springframework.stereotype.Component;
 /** Sets issues on the shelf of a reader, with no figure that he may not see. */
 @Component
 public class Spines {
+    private final Gate gate;
     private final IssueStore issues;
     private final OpenCopies openCopies;
 
-    Spines(IssueStore issues, OpenCopies openCopies) {
+    Spines(Gate gate, IssueStore issues, OpenCopies openCopies) {
+        this.gate = gate;
         this.issues = issues;
         this.openCopies = openCopies;
     }
 
-    /** Some issues of one subscription. */
-    public List<Spine> of(Tx tx, Person who, Subscription subscription, List<Issue> some) {
+    /** Those of some issues of one subscription whose reports he may all see. */
+    public List<Spine> of(Tx tx, Person who, List<Issue> some) {
         OpenCopies.Sight sight = openCopies.of(tx, who);
-        return some.stream()
-                .map(issue -> of(sight, who, subscription, issue, issues.shelfEntry(tx, who.id(), issue.id())))
+        if (some.isEmpty()) {
+            return List.of();
+        }
+        return gate.openable(tx, gate.access(tx, who), some.get(0).subscription(), some).stream()
+                .map(issue -> of(sight, who, issue, issues.shelfEntry(tx, who.id(), issue.id())))
                 .toList();
     }
 
     /** @param mine what stands on the reader's own shelf */
-    List<Spine> of(
-            OpenCopies.Sight sight,
-            Person who,
-            Subscription subscription,
-            List<Issue> some,
-            Map<IssueId, IssueStore.ShelfEntry> mine) {
+    List<Spine> of(OpenCopies.Sight sight, Person who, List<Issue> some, Map<IssueId, IssueStore.ShelfEntry> mine) {
         return some.stream()
-                .map(issue -> of(sight, who, subscription, issue, Optional.ofNullable(mine.get(issue.id()))))
+                .map(issue -> of(sight, who, issue, Optional.ofNullable(mine.get(issue.id()))))
                 .toList();
     }
 
-    private static Spine of(
-            OpenCopies.Sight sight,
-            Person who,
-            Subscription subscription,
-            Issue issue,
-            Optional<IssueStore.ShelfEntry> mine) {
+    private static Spine of(OpenCopies.Sight sight, Person who, Issue issue, Optional<IssueStore.ShelfEntry> mine) {
         boolean isEmpty = mine.filter(entry -> entry.copy().isEmpty()).isPresent();
         Words words = Words.in(Languages.supported(who.locale()));
-        String note = issue.made() ? headline(sight, subscription, issue, mine) : issue.reason();
+        String note = issue.made() ? headline(sight, issue, mine) : issue.reason();
         return Spine.of(issue, mine, isEmpty ? words.say("copy.no-rows") : note, who);
     }
 
     /** The first figure of what the reader may open; "" where that is nothing, or is not known before it is opened. */
-    static String headline(
-            OpenCopies.Sight sight, Subscription subscription, Issue issue, Optional<IssueStore.ShelfEntry> mine) {
+    static String headline(OpenCopies.Sight sight, Issue issue, Optional<IssueStore.ShelfEntry> mine) {
         if (mine.isPresent()) {
-            return mine.filter(entry -> sight.mayOpen(subscription, entry))
+            return mine.filter(entry -> sight.mayOpen(entry))
                     .map(entry -> entry.copy().headline())
                     .orElse("");
         }
-        return !issue.headline().isEmpty() && sight.seesAll(subscription) ? issue.headline() : "";
+        return !issue.headline().isEmpty() && sight.seesAll(issue) ? issue.headline() : "";
     }
 }

@@ -7,13 +7,17 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Predicate;
 import mailshelf.core.Problem;
 import mailshelf.core.data.Viewer;
+import mailshelf.core.report.Block;
 import mailshelf.core.report.Definition;
-import mailshelf.core.rights.FolderId;
+import mailshelf.core.report.ReportId;
+import mailshelf.core.report.ReportQuestion;
 import mailshelf.core.rights.Person;
 import mailshelf.core.rights.PersonId;
 import mailshelf.core.rights.Verb;
+import mailshelf.core.subscription.Content;
 import mailshelf.core.subscription.Part;
 import mailshelf.core.subscription.Seam;
 import mailshelf.core.subscription.SeenAs;
@@ -32,7 +36,6 @@ import mailshelf.server.library.Filters;
 import mailshelf.server.rights.Gate;
 import mailshelf.store.Tx;
 import mailshelf.store.data.DataSet;
-import mailshelf.store.library.Report;
 import mailshelf.store.library.ReportStore;
 import mailshelf.store.people.PersonStore;
 import mailshelf.store.subscription.SubscriptionStore;
@@ -77,62 +80,101 @@ class CheckTerms {
      * @param owner whose subscription it is or becomes
      */
     void require(Tx tx, Person owner, Terms terms) {
-        Report report = gate.readable(tx, owner, terms.report());
-        requireOffered(terms, definitions.newest(tx, report).definition());
-        if (new HashSet<>(terms.pages()).size() != terms.pages().size()) {
-            throw Problem.invalid("subscription.page-twice");
-        }
+        requireSound(tx, owner, terms);
         if (!terms.name().isBlank() && !OneLine.isName(terms.name())) {
             throw Problem.invalid("subscription.bad-name", OneLine.LONGEST_NAME);
         }
-        requireAudience(tx, owner, report.folder(), terms.recipients());
+        requireAudience(tx, owner, terms);
+    }
+
+    /** Refuses content that makes no sense, or that somebody may not read. */
+    void requireSound(Tx tx, Person who, Terms terms) {
+        requireOneKind(terms);
+        terms.reports().forEach(report -> gate.readable(tx, who, report));
+        requireOffered(tx, terms);
     }
 
     /** Refuses to keep terms that would not be kept to: where data forbid the owner's view, each sees his own rows. */
     void requireSeenAs(Tx tx, Terms terms) {
-        DataSet dataSet = dataSet(tx, terms);
-        if (terms.seenAs() != terms.seenAs(dataSet.ownerView())) {
-            throw Problem.invalid("subscription.no-owner-view", dataSet.name());
+        for (Definitions.Published published : published(tx, terms)) {
+            DataSet dataSet = published.dataSet();
+            if (terms.seenAs() != terms.seenAs(dataSet.ownerView())) {
+                throw Problem.invalid("subscription.no-owner-view", dataSet.name());
+            }
         }
     }
 
-    private DataSet dataSet(Tx tx, Terms terms) {
-        return published(tx, terms).dataSet();
+    /** The reports of its content as they are published, in the order of the terms. */
+    List<Definitions.Published> published(Tx tx, Terms terms) {
+        return terms.reports().stream().map(report -> published(tx, report)).toList();
     }
 
-    private Definition definition(Tx tx, Terms terms) {
-        return published(tx, terms).definition();
+    private Definitions.Published published(Tx tx, ReportId report) {
+        return definitions.newest(tx, reports.find(tx, report).orElseThrow());
     }
 
-    private Definitions.Published published(Tx tx, Terms terms) {
-        return definitions.newest(tx, reports.find(tx, terms.report()).orElseThrow());
-    }
-
-    /** Refuses to send what leaves a question of the report open. */
+    /** Refuses to send what leaves a question of a report open. */
     void requireAnswered(Tx tx, Terms terms) {
-        definition(tx, terms).unanswered(terms.filters()).stream().findFirst().ifPresent(question -> {
+        unanswered(tx, terms).stream().findFirst().ifPresent(question -> {
             throw Problem.invalid("subscription.unanswered", question.ask(), terms.name());
         });
     }
 
-    /** Refuses pages and columns that the report does not have. */
-    void requireOffered(Terms terms, Definition definition) {
-        Filters.requireOffered(terms.filters(), definition);
-        for (String page : terms.pages()) {
-            definition.page(page).orElseThrow(() -> Problem.invalid("subscription.no-such-page", page));
+    /** What its reports ask first, and its content leaves open. */
+    List<ReportQuestion> unanswered(Tx tx, Terms terms) {
+        return terms.content().stream()
+                .flatMap(content -> published(tx, content.report()).definition().unanswered(content.filters()).stream())
+                .distinct()
+                .toList();
+    }
+
+    /** Either pages of one report, or blocks on a page of its own. */
+    private static void requireOneKind(Terms terms) {
+        boolean isOne = terms.standsOnOwnPage()
+                ? terms.content().stream()
+                        .allMatch(content ->
+                                content.hasBlocks() && content.pages().size() == 1)
+                : terms.content().size() == 1;
+        if (!isOne) {
+            throw Problem.invalid("subscription.mixed-content");
         }
     }
 
-    private void requireAudience(Tx tx, Person owner, FolderId folder, List<PersonId> recipients) {
+    /** Refuses pages, blocks and columns that the reports do not have. */
+    private void requireOffered(Tx tx, Terms terms) {
+        for (Content content : terms.content()) {
+            Definition definition = published(tx, content.report()).definition();
+            Filters.requireOffered(content.filters(), definition);
+            requireOffered(
+                    "page", content.pages(), page -> definition.page(page).isPresent());
+            List<String> blocks = content.pagesIn(definition).stream()
+                    .flatMap(page -> page.blocks().stream())
+                    .map(Block::id)
+                    .toList();
+            requireOffered("block", content.blocks(), blocks::contains);
+        }
+    }
+
+    private static void requireOffered(String what, List<String> chosen, Predicate<String> isThere) {
+        if (new HashSet<>(chosen).size() != chosen.size()) {
+            throw Problem.invalid("subscription." + what + "-twice");
+        }
+        chosen.stream().filter(isThere.negate()).findFirst().ifPresent(id -> {
+            throw Problem.invalid("subscription.no-such-" + what, id);
+        });
+    }
+
+    private void requireAudience(Tx tx, Person owner, Terms terms) {
+        List<PersonId> recipients = terms.recipients();
         if (recipients.size() > MOST_RECIPIENTS) {
             throw Problem.invalid("subscription.too-many-recipients", recipients.size(), MOST_RECIPIENTS);
         }
         Gate.Access access = gate.access(tx, owner);
         boolean others = recipients.stream().anyMatch(id -> !id.equals(owner.id()));
-        if (others && !access.may(Verb.SUBSCRIBE_TEAMMATES, folder)) {
+        if (others && !gate.may(tx, access, Verb.SUBSCRIBE_TEAMMATES, terms.reports())) {
             throw new Problem(Problem.Kind.FORBIDDEN, "subscription.no-teammates");
         }
-        if (!access.may(Verb.SUBSCRIBE_SELF, folder)) {
+        if (!gate.may(tx, access, Verb.SUBSCRIBE_SELF, terms.reports())) {
             throw new Problem(Problem.Kind.FORBIDDEN, "subscription.no-subscribing");
         }
         Map<PersonId, Person> found = people.find(tx, recipients);
@@ -148,10 +190,10 @@ class CheckTerms {
      */
     List<Note> notes(Tx tx, Person who, Person owner, Terms terms, Optional<SubscriptionId> own) {
         Words words = Describe.words(who);
-        gate.readable(tx, who, terms.report());
+        terms.reports().forEach(report -> gate.readable(tx, who, report));
         List<Note> notes = new ArrayList<>();
         Map<PersonId, Person> found = people.find(tx, terms.recipients());
-        Set<PersonId> maySee = gate.whoMaySee(tx, terms.recipients(), terms.report());
+        Set<PersonId> maySee = gate.whoMaySee(tx, terms.recipients(), terms.reports());
         for (PersonId id : terms.recipients()) {
             Person person = Optional.ofNullable(found.get(id))
                     .orElseThrow(() -> Problem.invalid("subscription.unknown-recipient"));
@@ -159,18 +201,44 @@ class CheckTerms {
                 notes.add(new Note(Part.TO_WHOM, words.say("note.may-not-see", person.name()), true));
             }
         }
-        for (Subscription other : subscriptions.ofReport(tx, terms.report())) {
+        for (Subscription other : ofTheSame(tx, terms)) {
             boolean same = own.filter(other.id()::equals).isPresent();
             if (!same && other.state() == State.ACTIVE) {
                 doubled(tx, who, terms, other, words).ifPresent(notes::add);
             }
         }
-        definition(tx, terms).unanswered(terms.filters()).stream()
-                .map(question -> new Note(Part.FILTER, words.say("note.unanswered", question.ask()), true))
+        Part narrowing = terms.standsOnOwnPage() ? Part.WHAT : Part.FILTER;
+        unanswered(tx, terms).stream()
+                .map(question -> new Note(narrowing, words.say("note.unanswered", question.ask()), true))
                 .forEach(notes::add);
         seenAs(tx, terms, owner, found, words).ifPresent(notes::add);
-        Seam.first(terms, clock.instant()).map(seam -> seam(seam, terms, words)).ifPresent(notes::add);
-        if (terms.period() instanceof FixedPeriod) {
+        notes.addAll(ofPeriods(terms, words));
+        return notes;
+    }
+
+    /** Those that send the same: pages of the report, or the clipping. */
+    private List<Subscription> ofTheSame(Tx tx, Terms terms) {
+        if (terms.standsOnOwnPage()) {
+            return terms.clipping()
+                    .map(clipping -> subscriptions.following(tx, clipping))
+                    .orElse(List.of());
+        }
+        return subscriptions.ofReport(tx, terms.content().get(0).report()).stream()
+                .filter(other -> !other.terms().standsOnOwnPage())
+                .toList();
+    }
+
+    private List<Note> ofPeriods(Terms terms, Words words) {
+        List<Note> notes = new ArrayList<>();
+        if (terms.standsOnOwnPage()) {
+            boolean fixed = terms.content().stream().anyMatch(content -> content.period() instanceof FixedPeriod);
+            return fixed ? List.of(new Note(Part.WHAT, words.say("note.some-fixed-periods"), false)) : List.of();
+        }
+        Content content = terms.content().get(0);
+        Seam.first(terms, content, clock.instant())
+                .map(seam -> seam(seam, terms, words))
+                .ifPresent(notes::add);
+        if (content.period() instanceof FixedPeriod) {
             notes.add(new Note(Part.PERIOD, words.say("note.fixed-period"), false));
         }
         return notes;
@@ -188,12 +256,16 @@ class CheckTerms {
 
     /** Said of those who would be sent nothing, since there are no rows that they may see. */
     private Optional<Note> seenAs(Tx tx, Terms terms, Person owner, Map<PersonId, Person> recipients, Words words) {
-        DataSet dataSet = dataSet(tx, terms);
-        boolean asOwner = terms.seenAs(dataSet.ownerView()) == SeenAs.OWNER;
+        Collection<Definitions.Published> published = published(tx, terms);
+        boolean ownerView = published.stream().allMatch(each -> each.dataSet().ownerView());
+        boolean asOwner = terms.seenAs(ownerView) == SeenAs.OWNER;
         Collection<Person> seers = asOwner ? List.of(owner) : recipients.values();
-        Map<PersonId, Viewer> views = viewers.of(tx, seers, viewers.inForce(tx, dataSet));
+        List<Map<PersonId, Viewer>> views = published.stream()
+                .map(each -> viewers.of(tx, seers, viewers.inForce(tx, each.dataSet())))
+                .toList();
         List<String> blind = seers.stream()
-                .filter(person -> views.get(person.id()).seesNothing())
+                .filter(person -> !views.isEmpty()
+                        && views.stream().allMatch(view -> view.get(person.id()).seesNothing()))
                 .map(Person::name)
                 .toList();
         return blind.isEmpty()

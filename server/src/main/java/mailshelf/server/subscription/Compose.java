@@ -7,8 +7,13 @@ import java.util.Optional;
 import mailshelf.core.Problem;
 import mailshelf.core.data.Viewer;
 import mailshelf.core.letter.Letter;
+import mailshelf.core.report.Block;
+import mailshelf.core.report.Definition;
+import mailshelf.core.report.PageModel;
+import mailshelf.core.report.ReportId;
 import mailshelf.core.rights.Person;
 import mailshelf.core.rights.PersonId;
+import mailshelf.core.subscription.Content;
 import mailshelf.core.subscription.Part;
 import mailshelf.core.subscription.SeenAs;
 import mailshelf.core.subscription.Sentence;
@@ -26,8 +31,7 @@ import mailshelf.server.delivery.Edition;
 import mailshelf.server.delivery.MailBodies;
 import mailshelf.server.delivery.MakeEdition;
 import mailshelf.server.library.Definitions;
-import mailshelf.server.library.FollowCuts;
-import mailshelf.server.library.Questions;
+import mailshelf.server.library.FollowedTerms;
 import mailshelf.server.mail.LetterWriter;
 import mailshelf.server.rights.Gate;
 import mailshelf.store.Database;
@@ -45,7 +49,7 @@ class Compose {
     private final Definitions definitions;
     private final Tables tables;
     private final Viewers viewers;
-    private final FollowCuts follow;
+    private final FollowedTerms followed;
     private final MakeEdition makeEdition;
     private final LetterWriter letters;
     private final Describe describe;
@@ -69,14 +73,33 @@ class Compose {
     /** @param sheets each a drawing of one sheet */
     record FilePreview(List<String> sheets, int sizeBytes, String size) {}
 
-    /** @param withheld why the recipient's copy is not shown to the composer; "" where it is */
+    /**
+     * What is sent of one report, as the report calls it.
+     *
+     * @param parts titles of the chosen pages, or blocks
+     * @param shows its period and filters in words
+     */
+    record ContentView(ReportId report, String title, List<String> parts, String shows) {}
+
+    /**
+     * What terms mean.
+     *
+     * @param terms as they would be kept: those that follow a cut or a clipping are as it is now
+     * @param ruled the columns that row rules limit
+     * @param ownerView whether its data let all be shown as their owner may see it
+     * @param withheld why the recipient's copy is not shown to the composer; "" where it is
+     */
     record Composed(
+            Terms terms,
             List<Sentence.Phrase> sentence,
             List<Part> missing,
             List<CheckTerms.Note> notes,
             List<Send> sends,
             String daysNow,
             long rows,
+            List<ContentView> content,
+            List<String> ruled,
+            boolean ownerView,
             String withheld,
             Optional<MailPreview> mail,
             Optional<FilePreview> pdf) {}
@@ -84,14 +107,17 @@ class Compose {
     /**
      * @param terms as they are kept: of one that follows a cut, as that is now
      * @param as whose mail is shown
-     * @param shown whose rows it shows
+     * @param from the reports of its content
+     * @param open whether it leaves a question of one unanswered
      * @param withheld why it is not shown: those are more than the composer himself may see
      */
     private record Found(
             Terms terms,
             Person as,
-            Definitions.Published published,
-            Viewer shown,
+            List<From> from,
+            boolean open,
+            List<String> ruled,
+            boolean ownerView,
             String withheld,
             List<Sentence.Phrase> sentence,
             List<CheckTerms.Note> notes) {}
@@ -103,7 +129,7 @@ class Compose {
             Definitions definitions,
             Tables tables,
             Viewers viewers,
-            FollowCuts follow,
+            FollowedTerms followed,
             MakeEdition makeEdition,
             LetterWriter letters,
             Describe describe,
@@ -116,7 +142,7 @@ class Compose {
         this.definitions = definitions;
         this.tables = tables;
         this.viewers = viewers;
-        this.follow = follow;
+        this.followed = followed;
         this.makeEdition = makeEdition;
         this.letters = letters;
         this.describe = describe;
@@ -125,31 +151,56 @@ class Compose {
         this.settings = settings;
     }
 
+    /** @param shown whose rows it shows */
+    private record From(ReportId report, Definitions.Published published, Viewer shown) {}
+
     Composed run(Person who, Draft draft) {
         Found found = find(who, draft);
         Terms terms = found.terms();
         Instant now = clock.instant();
         Words words = Describe.words(who);
-        boolean open =
-                !found.published().definition().unanswered(terms.filters()).isEmpty();
         List<Part> missing = new ArrayList<>(terms.missing());
-        if (open) {
-            missing.add(Part.FILTER);
+        if (found.open()) {
+            missing.add(terms.standsOnOwnPage() ? Part.WHAT : Part.FILTER);
         }
         Optional<Edition> edition =
-                terms.pages().isEmpty() || open || !found.withheld().isEmpty()
+                missing.contains(Part.WHAT) || found.open() || !found.withheld().isEmpty()
                         ? Optional.empty()
                         : Optional.of(edition(found, now));
         return new Composed(
+                terms,
                 found.sentence(),
                 missing,
                 found.notes(),
                 sends(terms, now, words),
                 days(terms, now, words),
-                edition.map(made -> made.models().get(0).rows()).orElse(0L),
+                edition.map(made -> rows(terms, made)).orElse(0L),
+                terms.content().stream()
+                        .map(content -> view(found, content, words))
+                        .toList(),
+                found.ruled(),
+                found.ownerView(),
                 found.withheld(),
                 edition.map(made -> mail(who, draft, found, made, now)),
                 edition.flatMap(made -> made.pdf().map(pdf -> file(made, pdf, words))));
+    }
+
+    private static ContentView view(Found found, Content content, Words words) {
+        Definition report = found.from().stream()
+                .filter(from -> from.report().equals(content.report()))
+                .findFirst()
+                .orElseThrow()
+                .published()
+                .definition();
+        List<Definition.Page> pages = content.pagesIn(report);
+        List<String> parts = content.hasBlocks()
+                ? pages.stream()
+                        .flatMap(page -> page.blocks().stream())
+                        .map(Block::title)
+                        .toList()
+                : pages.stream().map(Definition.Page::title).toList();
+        return new ContentView(
+                content.report(), report.title(), parts, Sentence.shows(content, found.terms(), report, words));
     }
 
     private static FilePreview file(Edition edition, byte[] pdf, Words words) {
@@ -168,48 +219,65 @@ class Compose {
                     "subscription.copy-not-yours",
                     found.as().name());
         }
-        Questions.requireAnswered(found.published().definition(), found.terms().filters());
+        database.doInTransaction(tx -> check.requireAnswered(tx, found.terms()));
         return edition(found, clock.instant()).pdf().orElseThrow(Problem::notFound);
     }
 
     private Found find(Person who, Draft draft) {
         return database.inTransaction(tx -> {
-            var report = gate.readable(tx, who, draft.terms().report());
             Person owner = draft.own()
                     .map(id -> gate.visible(tx, who, id).owner())
                     .flatMap(id -> people.find(tx, id))
                     .orElse(who);
-            Terms terms = follow.asFollowed(tx, owner, draft.terms());
-            Definitions.Published published = definitions.newest(tx, report);
-            check.requireOffered(terms, published.definition());
+            Terms terms = followed.of(tx, owner, draft.terms());
+            check.requireSound(tx, who, terms);
             Person as = draft.as()
                     .filter(id -> terms.recipients().contains(id))
                     .flatMap(id -> people.find(tx, id))
                     .orElse(who);
-            Person seer = terms.seenAs(published.dataSet().ownerView()) == SeenAs.OWNER ? owner : as;
-            Viewer shown = viewers.of(tx, seer, published.dataSet());
-            boolean mayShow = viewers.of(tx, who, published.dataSet()).covers(shown.allowed());
+            List<Definitions.Published> published = check.published(tx, terms);
+            boolean ownerView =
+                    published.stream().allMatch(each -> each.dataSet().ownerView());
+            Person seer = terms.seenAs(ownerView) == SeenAs.OWNER ? owner : as;
+            List<From> from = new ArrayList<>();
+            boolean mayShow = true;
+            for (Definitions.Published each : published) {
+                Viewer shown = viewers.of(tx, seer, each.dataSet());
+                from.add(new From(terms.reports().get(from.size()), each, shown));
+                mayShow &= viewers.of(tx, who, each.dataSet()).covers(shown.allowed());
+            }
             return new Found(
                     terms,
                     as,
-                    published,
-                    shown,
+                    from,
+                    !check.unanswered(tx, terms).isEmpty(),
+                    describe.ruled(tx, published),
+                    ownerView,
                     mayShow ? "" : Describe.words(who).say("preview.withheld", seer.name()),
                     describe.phrases(tx, terms, owner.id(), who),
                     check.notes(tx, who, owner, terms, draft.own()));
         });
     }
 
+    /** How many rows lie behind it: pages of a report are all over the same. */
+    private static long rows(Terms terms, Edition edition) {
+        return terms.standsOnOwnPage()
+                ? edition.models().stream().mapToLong(PageModel::rows).sum()
+                : edition.models().get(0).rows();
+    }
+
     private Edition edition(Found found, Instant now) {
-        Tables.Loaded loaded = tables.newest(found.published().dataSet());
-        MakeEdition.Order order = new MakeEdition.Order(
-                found.terms(),
-                found.published().definition(),
-                loaded.seenBy(found.shown()),
-                loaded.freshness(),
-                now,
-                now,
-                Optional.empty());
+        List<MakeEdition.From> from = found.from().stream()
+                .map(each -> {
+                    Tables.Loaded loaded = tables.newest(each.published().dataSet());
+                    return new MakeEdition.From(
+                            each.report(),
+                            each.published().definition(),
+                            loaded.seenBy(each.shown()),
+                            loaded.freshness());
+                })
+                .toList();
+        MakeEdition.Order order = new MakeEdition.Order(found.terms(), from, now, now, Optional.empty());
         return makeEdition.withFiles(order, makeEdition.evaluate(order));
     }
 
@@ -219,7 +287,7 @@ class Compose {
                 found.terms(),
                 who,
                 Optional.empty(),
-                found.terms().windowAt(now),
+                now,
                 now,
                 settings.baseUrl() + "/",
                 "");

@@ -1,14 +1,16 @@
 package mailshelf.server.subscription;
 
 import java.util.ArrayList;
+import java.util.Collection;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
-import mailshelf.core.data.RowRule;
+import mailshelf.core.report.Definition;
+import mailshelf.core.report.ReportId;
 import mailshelf.core.rights.Person;
 import mailshelf.core.rights.PersonId;
-import mailshelf.core.subscription.SeenAs;
 import mailshelf.core.subscription.Sentence;
 import mailshelf.core.subscription.Subscription;
 import mailshelf.core.subscription.Terms;
@@ -17,7 +19,9 @@ import mailshelf.server.http.Languages;
 import mailshelf.server.library.Definitions;
 import mailshelf.store.Tx;
 import mailshelf.store.data.DataSetStore;
+import mailshelf.store.library.ClippingStore;
 import mailshelf.store.library.CutStore;
+import mailshelf.store.library.KeptClipping;
 import mailshelf.store.library.KeptCut;
 import mailshelf.store.library.ReportStore;
 import mailshelf.store.people.PersonStore;
@@ -30,13 +34,21 @@ public class Describe {
     private final Definitions definitions;
     private final DataSetStore dataSets;
     private final CutStore cuts;
+    private final ClippingStore clippings;
     private final PersonStore people;
 
-    Describe(ReportStore reports, Definitions definitions, DataSetStore dataSets, CutStore cuts, PersonStore people) {
+    Describe(
+            ReportStore reports,
+            Definitions definitions,
+            DataSetStore dataSets,
+            CutStore cuts,
+            ClippingStore clippings,
+            PersonStore people) {
         this.reports = reports;
         this.definitions = definitions;
         this.dataSets = dataSets;
         this.cuts = cuts;
+        this.clippings = clippings;
         this.people = people;
     }
 
@@ -64,21 +76,40 @@ public class Describe {
     }
 
     private Sentence.Facts facts(Tx tx, Terms terms, PersonId owner, Optional<PersonId> reader) {
-        Definitions.Published published =
-                definitions.newest(tx, reports.find(tx, terms.report()).orElseThrow());
+        Map<ReportId, Definitions.Published> published = new LinkedHashMap<>();
+        terms.reports()
+                .forEach(report -> published.put(
+                        report, definitions.newest(tx, reports.find(tx, report).orElseThrow())));
         List<PersonId> named = new ArrayList<>(terms.recipients());
         named.add(owner);
         Map<PersonId, String> names =
                 people.find(tx, named).values().stream().collect(Collectors.toMap(Person::id, Person::name));
-        List<String> ruled = dataSets.rowRules(tx, published.dataSet().id()).stream()
-                .map(RowRule::column)
-                .toList();
-        SeenAs seenAs = terms.seenAs(published.dataSet().ownerView());
-        String cut = terms.follows()
+        List<String> ruled = ruled(tx, published.values());
+        boolean ownerView =
+                published.values().stream().allMatch(each -> each.dataSet().ownerView());
+        String cut = terms.content().stream()
+                .flatMap(content -> content.follows().stream())
+                .findFirst()
                 .flatMap(id -> cuts.find(tx, id))
                 .map(KeptCut::name)
                 .orElse("");
-        return new Sentence.Facts(published.definition(), cut, ruled, seenAs, owner, names, reader);
+        String clipping = terms.clipping()
+                .flatMap(id -> clippings.find(tx, id))
+                .map(KeptClipping::name)
+                .orElse("");
+        Map<ReportId, Definition> read = published.entrySet().stream()
+                .collect(Collectors.toMap(
+                        Map.Entry::getKey, each -> each.getValue().definition()));
+        return new Sentence.Facts(read, cut, clipping, ruled, terms.seenAs(ownerView), owner, names, reader);
+    }
+
+    /** The columns that row rules limit in some reports, as these call them. */
+    List<String> ruled(Tx tx, Collection<Definitions.Published> published) {
+        return published.stream()
+                .flatMap(each -> dataSets.rowRules(tx, each.dataSet().id()).stream()
+                        .map(rule -> each.definition().columnTitle(rule.column())))
+                .distinct()
+                .toList();
     }
 
     static Words words(Person reader) {

@@ -15,7 +15,7 @@ import mailshelf.core.subscription.Terms;
 import mailshelf.server.audit.AuditTrail;
 import mailshelf.server.clock.BusinessClock;
 import mailshelf.server.delivery.DeliveryLoop;
-import mailshelf.server.library.FollowCuts;
+import mailshelf.server.library.FollowedTerms;
 import mailshelf.server.rights.Gate;
 import mailshelf.store.Database;
 import mailshelf.store.Durable;
@@ -32,7 +32,7 @@ class KeepSubscription {
     private final Durable durable;
     private final SubscriptionStore subscriptions;
     private final PersonStore people;
-    private final FollowCuts follow;
+    private final FollowedTerms followed;
     private final CheckTerms check;
     private final DeliveryLoop loop;
     private final BusinessClock clock;
@@ -45,7 +45,7 @@ class KeepSubscription {
             Durable durable,
             SubscriptionStore subscriptions,
             PersonStore people,
-            FollowCuts follow,
+            FollowedTerms followed,
             CheckTerms check,
             DeliveryLoop loop,
             BusinessClock clock,
@@ -56,7 +56,7 @@ class KeepSubscription {
         this.durable = durable;
         this.subscriptions = subscriptions;
         this.people = people;
-        this.follow = follow;
+        this.followed = followed;
         this.check = check;
         this.loop = loop;
         this.clock = clock;
@@ -68,7 +68,7 @@ class KeepSubscription {
     SubscriptionId anew(Person who, Terms wanted, boolean start) {
         Instant now = clock.instant();
         SubscriptionId id = database.inTransaction(tx -> {
-            Terms terms = follow.asFollowed(tx, who, wanted);
+            Terms terms = followed.of(tx, who, wanted);
             check.require(tx, who, terms);
             check.requireSeenAs(tx, terms);
             if (start) {
@@ -95,7 +95,7 @@ class KeepSubscription {
                         before.terms().name());
             }
             Person owner = owner(tx, before);
-            Terms terms = follow.asFollowed(tx, owner, wanted);
+            Terms terms = followed.of(tx, owner, wanted);
             check.require(tx, owner, terms);
             check.requireSeenAs(tx, terms);
             if (before.state() != State.DRAFT) {

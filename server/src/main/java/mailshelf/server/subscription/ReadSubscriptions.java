@@ -165,8 +165,7 @@ class ReadSubscriptions {
     }
 
     private SubscriptionLine line(Tx tx, Person who, Subscription subscription) {
-        List<Spine> spines =
-                new ArrayList<>(this.spines.of(tx, who, subscription, issues.newest(tx, subscription.id(), SPINES)));
+        List<Spine> spines = new ArrayList<>(this.spines.of(tx, who, issues.newest(tx, subscription.id(), SPINES)));
         Collections.reverse(spines);
         return new SubscriptionLine(
                 subscription.id(),

@@ -18,7 +18,7 @@ import mailshelf.server.clock.BusinessClock;
 import mailshelf.server.delivery.Audience;
 import mailshelf.server.delivery.BookRun;
 import mailshelf.server.delivery.DeliveryLoop;
-import mailshelf.server.library.FollowCuts;
+import mailshelf.server.library.FollowedTerms;
 import mailshelf.server.rights.Gate;
 import mailshelf.store.Database;
 import mailshelf.store.Durable;
@@ -35,7 +35,7 @@ class SendByHand {
     private final SubscriptionStore subscriptions;
     private final Audience audience;
     private final BookRun bookRun;
-    private final FollowCuts follow;
+    private final FollowedTerms followed;
     private final CheckTerms check;
     private final Describe describe;
     private final DeliveryLoop loop;
@@ -55,7 +55,7 @@ class SendByHand {
             SubscriptionStore subscriptions,
             Audience audience,
             BookRun bookRun,
-            FollowCuts follow,
+            FollowedTerms followed,
             CheckTerms check,
             Describe describe,
             DeliveryLoop loop,
@@ -67,7 +67,7 @@ class SendByHand {
         this.subscriptions = subscriptions;
         this.audience = audience;
         this.bookRun = bookRun;
-        this.follow = follow;
+        this.followed = followed;
         this.check = check;
         this.describe = describe;
         this.loop = loop;
@@ -111,7 +111,7 @@ class SendByHand {
     RunId once(Person who, Terms wanted) {
         Instant now = clock.instant();
         return booked(tx -> {
-            Terms terms = follow.asFollowed(tx, who, wanted).withoutCut();
+            Terms terms = followed.of(tx, who, wanted).onItsOwn();
             check.require(tx, who, terms);
             check.requireSeenAs(tx, terms);
             check.requireAnswered(tx, terms);

@@ -2,6 +2,7 @@ package mailshelf.server.subscription;
 
 import java.util.Comparator;
 import java.util.List;
+import java.util.Set;
 import mailshelf.core.delivery.RunId;
 import mailshelf.core.report.ReportId;
 import mailshelf.core.rights.Person;
@@ -11,7 +12,6 @@ import mailshelf.core.subscription.SubscriptionId;
 import mailshelf.core.subscription.Terms;
 import mailshelf.server.rights.Gate;
 import mailshelf.store.Database;
-import mailshelf.store.library.Report;
 import mailshelf.store.people.PersonStore;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
@@ -23,6 +23,7 @@ import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
@@ -46,7 +47,7 @@ class SubscriptionController {
 
     record Pause(String because) {}
 
-    /** Somebody who can be put on a list; those who may not see the report are said so. */
+    /** Somebody who can be put on a list; those who may not see all of it are said so. */
     record Candidate(PersonId id, String name, String address, boolean maySee) {}
 
     SubscriptionController(
@@ -82,19 +83,20 @@ class SubscriptionController {
     }
 
     /** Whom I may put on a list of this report: myself, or every active person where I may subscribe teammates. */
-    @GetMapping("/reports/{id}/candidates")
-    List<Candidate> candidates(Person who, @PathVariable ReportId id) {
+    /** Who can be put on the list of what is sent of some reports. */
+    @GetMapping("/candidates")
+    List<Candidate> candidates(Person who, @RequestParam(name = "report", defaultValue = "") List<ReportId> reports) {
         return database.inTransaction(tx -> {
-            Report report = gate.readable(tx, who, id);
-            boolean teammates = gate.access(tx, who).may(Verb.SUBSCRIBE_TEAMMATES, report.folder());
-            return people.all(tx).stream()
-                    .filter(person ->
-                            person.active() && (teammates || person.id().equals(who.id())))
-                    .map(person -> new Candidate(
-                            person.id(),
-                            person.name(),
-                            person.address(),
-                            gate.access(tx, person).may(Verb.SEE, report.folder())))
+            reports.forEach(report -> gate.readable(tx, who, report));
+            Gate.Access access = gate.access(tx, who);
+            boolean others = gate.may(tx, access, Verb.SUBSCRIBE_TEAMMATES, reports);
+            List<Person> offered =
+                    others ? people.all(tx).stream().filter(Person::active).toList() : List.of(who);
+            Set<PersonId> maySee =
+                    gate.whoMaySee(tx, offered.stream().map(Person::id).toList(), reports);
+            return offered.stream()
+                    .map(person ->
+                            new Candidate(person.id(), person.name(), person.address(), maySee.contains(person.id())))
                     .sorted(Comparator.comparing(candidate -> !candidate.id().equals(who.id())))
                     .toList();
         });

@@ -2,7 +2,6 @@ package mailshelf.store.delivery;
 
 import java.time.Instant;
 import java.util.Optional;
-import mailshelf.core.data.LoadId;
 import mailshelf.core.delivery.RunId;
 import mailshelf.core.delivery.RunOutcome;
 import mailshelf.core.delivery.RunState;
@@ -11,7 +10,7 @@ import mailshelf.core.rights.PersonId;
 import mailshelf.core.subscription.SubscriptionId;
 
 /**
- * One time that a subscription is sent, with the versions that it was pinned to when it was booked.
+ * One time that a subscription is sent, with the version of its terms when it was booked.
  *
  * @param askedBy who did it by hand; empty for a schedule
  * @param attempt how often its present step, making or closing, has been begun
@@ -24,8 +23,6 @@ public record Run(
         Optional<PersonId> askedBy,
         Instant dueAt,
         int subscriptionVersion,
-        int reportVersion,
-        LoadId load,
         RunState state,
         RunOutcome outcome,
         String reason,

@@ -11,6 +11,7 @@ import mailshelf.core.delivery.RunOutcome;
 import mailshelf.core.delivery.RunRecipientId;
 import mailshelf.core.delivery.RunState;
 import mailshelf.core.delivery.Trigger;
+import mailshelf.core.report.ReportId;
 import mailshelf.core.rights.PersonId;
 import mailshelf.core.subscription.SubscriptionId;
 import mailshelf.store.Row;
@@ -20,7 +21,7 @@ import mailshelf.store.Tx;
 public final class RunStore {
     private static final String RUN = """
             SELECT id, subscription, trigger_kind, trigger_key, asked_by, due_at, subscription_version,
-                   report_version, load, state, outcome, reason, attempt, booked_at, closed_at
+                   state, outcome, reason, attempt, booked_at, closed_at
               FROM run
             """;
 
@@ -28,7 +29,14 @@ public final class RunStore {
     public record Listed(RunRecipientId id, Recipient recipient) {}
 
     /** What a run is pinned to when it is booked. */
-    public record Pinned(int subscriptionVersion, int reportVersion, LoadId load) {}
+    public record Pinned(int subscriptionVersion, List<Source> sources) {
+        public Pinned {
+            sources = List.copyOf(sources);
+        }
+    }
+
+    /** A version of a report, and the load that its figures are made from. */
+    public record Source(ReportId report, int version, LoadId load) {}
 
     private static Run run(Row row) {
         return new Run(
@@ -38,8 +46,6 @@ public final class RunStore {
                 row.optionalNumber("asked_by").map(PersonId::new),
                 row.instant("due_at"),
                 row.integer("subscription_version"),
-                row.integer("report_version"),
-                new LoadId(row.number("load")),
                 row.choice("state", RunState.class),
                 row.choice("outcome", RunOutcome.class),
                 row.text("reason"),
@@ -84,17 +90,13 @@ public final class RunStore {
         RunId id = new RunId(tx.insert(
                 """
                 INSERT INTO run (subscription, trigger_kind, trigger_key, asked_by, due_at, subscription_version,
-                                 report_version, load, state, outcome, reason, attempt, booked_at)
-                VALUES (?, ?, ?, ?, ?, ?, ?, ?, 'DUE', 'OPEN', '', 0, ?)""",
-                subscription,
-                trigger.kind(),
-                trigger.key(),
-                askedBy,
-                dueAt,
-                pinned.subscriptionVersion(),
-                pinned.reportVersion(),
-                pinned.load(),
-                now));
+                                 state, outcome, reason, attempt, booked_at)
+                VALUES (?, ?, ?, ?, ?, ?, 'DUE', 'OPEN', '', 0, ?)""", subscription, trigger.kind(), trigger.key(), askedBy, dueAt, pinned.subscriptionVersion(), now));
+        List<Object[]> sources = new ArrayList<>();
+        for (Source source : pinned.sources()) {
+            sources.add(new Object[] {id, sources.size(), source.report(), source.version(), source.load()});
+        }
+        tx.updateEach("INSERT INTO run_source (run, no, report, report_version, load) VALUES (?, ?, ?, ?, ?)", sources);
         tx.updateEach(
                 "INSERT INTO run_recipient (run, person, name, address, inclusion) VALUES (?, ?, ?, ?, ?)",
                 recipients.stream()
@@ -103,6 +105,17 @@ public final class RunStore {
                         })
                         .toList());
         return id;
+    }
+
+    /** What a run is made from, in the order of its terms. */
+    public List<Source> sources(Tx tx, RunId run) {
+        return tx.list(
+                "SELECT report, report_version, load FROM run_source WHERE run = ? ORDER BY no",
+                row -> new Source(
+                        new ReportId(row.number("report")),
+                        row.integer("report_version"),
+                        new LoadId(row.number("load"))),
+                run);
     }
 
     public List<Listed> recipients(Tx tx, RunId run) {

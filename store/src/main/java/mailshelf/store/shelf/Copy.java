@@ -1,7 +1,7 @@
 package mailshelf.store.shelf;
 
 import java.util.List;
-import mailshelf.core.data.Allowed;
+import mailshelf.core.data.Seen;
 import mailshelf.core.delivery.CopyId;
 import mailshelf.core.subscription.SeenAs;
 
@@ -9,8 +9,17 @@ import mailshelf.core.subscription.SeenAs;
  * What several recipients of an issue got alike.
  *
  * @param seenAs by whose row rules it was made
- * @param allowed what those let it show; none where all rows were
+ * @param slices what those let it show of each data set
  * @param isEmpty no row lay behind it, so that it was sent to nobody
  * @param headline its first figure in words
  */
-public record Copy(CopyId id, SeenAs seenAs, List<Allowed> allowed, boolean isEmpty, String headline) {}
+public record Copy(CopyId id, SeenAs seenAs, List<Seen> slices, boolean isEmpty, String headline) {
+    public Copy {
+        slices = List.copyOf(slices);
+    }
+
+    /** Whether it shows all rows, of all its data. */
+    public boolean showsAll() {
+        return slices.stream().allMatch(slice -> slice.allowed().isEmpty());
+    }
+}

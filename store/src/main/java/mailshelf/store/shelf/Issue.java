@@ -12,6 +12,7 @@ import mailshelf.core.time.Window;
 /**
  * An issue as recorded once, with where its run stands now.
  *
+ * @param subscriptionVersion of the terms that its run was made by
  * @param number empty for a trial
  * @param made false for one that was skipped, failed or missed; the reason says why
  * @param headline its first figure in words
@@ -20,6 +21,7 @@ public record Issue(
         IssueId id,
         RunId run,
         SubscriptionId subscription,
+        int subscriptionVersion,
         Optional<Integer> number,
         int revision,
         boolean made,

@@ -1,12 +1,14 @@
 package mailshelf.store.shelf;
 
 import java.time.Instant;
+import java.util.Arrays;
 import java.util.Collection;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Collectors;
-import mailshelf.core.data.Allowed;
+import mailshelf.core.data.Seen;
 import mailshelf.core.delivery.CopyId;
 import mailshelf.core.delivery.IssueId;
 import mailshelf.core.delivery.RunId;
@@ -28,13 +30,13 @@ public final class IssueStore {
     private static final String ISSUE = """
             SELECT i.id, i.run, i.subscription, i.number, i.revision, i.outcome, i.reason, i.name, i.headline,
                    i.period, i.from_day, i.to_day, i.due_at, i.made_at, i.manifest_sha, i.prev_sha,
-                   r.state AS run_state, r.outcome AS run_outcome
+                   r.subscription_version, r.state AS run_state, r.outcome AS run_outcome
               FROM issue i
               JOIN run r ON r.id = i.run
             """;
-    private static final String COPY = "SELECT id, seen_as, allowed, is_empty, headline FROM copy";
+    private static final String COPY = "SELECT id, seen_as, slices, is_empty, headline FROM copy";
     private static final String ENTRY = """
-            SELECT e.person, e.issue, e.read_at, c.id, c.seen_as, c.allowed, c.is_empty, c.headline
+            SELECT e.person, e.issue, e.read_at, c.id, c.seen_as, c.slices, c.is_empty, c.headline
               FROM shelf_entry e
               JOIN copy c ON c.id = e.copy
              WHERE e.person = ?""";
@@ -51,6 +53,7 @@ public final class IssueStore {
                 new IssueId(row.number("id")),
                 new RunId(row.number("run")),
                 new SubscriptionId(row.number("subscription")),
+                row.integer("subscription_version"),
                 row.optionalNumber("number").map(Long::intValue),
                 row.integer("revision"),
                 row.text("outcome").equals(MADE),
@@ -98,7 +101,7 @@ public final class IssueStore {
                 ISSUE + " WHERE i.subscription = ? AND i.number = ?", IssueStore::issue, subscription, number + step);
     }
 
-    /** @param issue its id and where its run stands are not looked at */
+    /** @param issue its id and what is said of its run are not looked at */
     public IssueId insert(Tx tx, Issue issue) {
         return new IssueId(tx.insert(
                 """
@@ -126,14 +129,8 @@ public final class IssueStore {
     public CopyId insertCopy(Tx tx, IssueId issue, String contentKey, Copy copy, List<CopyFile> files) {
         CopyId id = new CopyId(tx.insert(
                 """
-                INSERT INTO copy (issue, content_key, seen_as, allowed, is_empty, headline)
-                VALUES (?, ?, ?, ?, ?, ?)""",
-                issue,
-                contentKey,
-                copy.seenAs(),
-                CoreJson.write(copy.allowed()),
-                copy.isEmpty(),
-                copy.headline()));
+                INSERT INTO copy (issue, content_key, seen_as, slices, is_empty, headline)
+                VALUES (?, ?, ?, ?, ?, ?)""", issue, contentKey, copy.seenAs(), CoreJson.write(copy.slices()), copy.isEmpty(), copy.headline()));
         tx.updateEach(
                 "INSERT INTO copy_file (copy, role, name, sha256, size_bytes) VALUES (?, ?, ?, ?, ?)",
                 files.stream()
@@ -146,7 +143,7 @@ public final class IssueStore {
         return new Copy(
                 new CopyId(row.number("id")),
                 row.choice("seen_as", SeenAs.class),
-                List.of(CoreJson.read(row.text("allowed"), Allowed[].class)),
+                List.of(CoreJson.read(row.text("slices"), Seen[].class)),
                 row.flag("is_empty"),
                 row.text("headline"));
     }
@@ -209,19 +206,25 @@ public final class IssueStore {
         return new Entry(row.text("sha256"), row.text("volume"), row.number("start_at"), row.number("size_bytes"));
     }
 
-    /** How many issues of a report stand on one person's shelf. */
-    public record Shelf(PersonId person, ReportId report, long issues) {}
+    /** How many issues of the same reports stand on one person's shelf. */
+    public record Shelf(PersonId person, Set<ReportId> reports, long issues) {}
 
     public List<Shelf> shelves(Tx tx) {
-        return tx.list(
-                """
-                SELECT e.person, s.report, COUNT(*) AS issues
-                  FROM shelf_entry e
-                  JOIN issue i ON i.id = e.issue
-                  JOIN subscription s ON s.id = i.subscription
-                 GROUP BY e.person, s.report""",
-                row -> new Shelf(
-                        new PersonId(row.number("person")), new ReportId(row.number("report")), row.number("issues")));
+        return tx.list("""
+                SELECT person, reports, COUNT(*) AS issues
+                  FROM (SELECT e.person, e.issue, LISTAGG(r.report, ',') WITHIN GROUP (ORDER BY r.report) AS reports
+                          FROM shelf_entry e
+                          JOIN issue i ON i.id = e.issue
+                          JOIN run_source r ON r.run = i.run
+                         GROUP BY e.person, e.issue)
+                 GROUP BY person, reports""", IssueStore::ofReports);
+    }
+
+    private static Shelf ofReports(Row row) {
+        Set<ReportId> reports = Arrays.stream(row.text("reports").split(","))
+                .map(id -> new ReportId(Long.parseLong(id)))
+                .collect(Collectors.toSet());
+        return new Shelf(new PersonId(row.number("person")), reports, row.number("issues"));
     }
 
     /** @param copies each person's copy */

@@ -1,13 +1,20 @@
 package mailshelf.store.subscription;
 
 import java.time.Instant;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import mailshelf.core.json.CoreJson;
+import mailshelf.core.json.KeptTerms;
+import mailshelf.core.report.ClippingId;
 import mailshelf.core.report.CutId;
 import mailshelf.core.report.ReportId;
 import mailshelf.core.rights.PersonId;
+import mailshelf.core.subscription.Content;
 import mailshelf.core.subscription.State;
 import mailshelf.core.subscription.Subscription;
 import mailshelf.core.subscription.SubscriptionId;
@@ -23,6 +30,10 @@ public final class SubscriptionStore {
               JOIN subscription_version v ON v.subscription = s.id AND v.no = s.version
             """;
 
+    private static final String WITH_CONTENT = """
+            EXISTS (SELECT 1 FROM subscription_content c
+                     WHERE c.subscription = s.id AND c.version = s.version""";
+
     /** One version of the terms, and who made it when. */
     public record Version(int no, Terms terms, PersonId by, Instant at) {}
 
@@ -36,7 +47,7 @@ public final class SubscriptionStore {
                 row.choice("state", State.class),
                 row.text("paused_because"),
                 row.integer("version"),
-                CoreJson.read(row.text("terms"), Terms.class),
+                KeptTerms.read(row.text("terms")),
                 row.optionalInstant("next_due"));
     }
 
@@ -48,16 +59,39 @@ public final class SubscriptionStore {
         return tx.list(SUBSCRIPTION + " ORDER BY s.id", SubscriptionStore::subscription);
     }
 
+    /** Those with content of a report. */
     public List<Subscription> ofReport(Tx tx, ReportId report) {
-        return tx.list(SUBSCRIPTION + " WHERE s.report = ? ORDER BY s.id", SubscriptionStore::subscription, report);
+        return tx.list(
+                SUBSCRIPTION + " WHERE " + WITH_CONTENT + " AND c.report = ?) ORDER BY s.id",
+                SubscriptionStore::subscription,
+                report);
     }
 
     /** Those that are not ended and follow a cut. */
     public List<Subscription> following(Tx tx, CutId cut) {
         return tx.list(
-                SUBSCRIPTION + " WHERE s.follows = ? AND s.state <> 'ENDED' ORDER BY s.id",
+                SUBSCRIPTION + " WHERE s.state <> 'ENDED' AND " + WITH_CONTENT + " AND c.follows = ?) ORDER BY s.id",
                 SubscriptionStore::subscription,
                 cut);
+    }
+
+    /** Those that are not ended and follow a clipping. */
+    public List<Subscription> following(Tx tx, ClippingId clipping) {
+        return tx.list(
+                SUBSCRIPTION + " WHERE s.state <> 'ENDED' AND s.clipping = ? ORDER BY s.id",
+                SubscriptionStore::subscription,
+                clipping);
+    }
+
+    /** The reports that each version of a subscription has content of. */
+    public Map<Integer, Set<ReportId>> reports(Tx tx, SubscriptionId id) {
+        Map<Integer, Set<ReportId>> reports = new HashMap<>();
+        tx.list(
+                "SELECT version, report FROM subscription_content WHERE subscription = ?",
+                row -> reports.computeIfAbsent(row.integer("version"), version -> new HashSet<>())
+                        .add(new ReportId(row.number("report"))),
+                id);
+        return reports;
     }
 
     /** Those that a person owns or is on the list of. */
@@ -89,11 +123,10 @@ public final class SubscriptionStore {
         SubscriptionId id = new SubscriptionId(tx.insert(
                 """
                 INSERT INTO subscription
-                       (owner, report, follows, state, paused_because, version, next_due, next_number, created_at)
-                VALUES (?, ?, ?, ?, ?, 1, ?, 1, ?)""",
+                       (owner, clipping, state, paused_because, version, next_due, next_number, created_at)
+                VALUES (?, ?, ?, ?, 1, ?, 1, ?)""",
                 draft.owner(),
-                draft.terms().report(),
-                draft.terms().follows(),
+                draft.terms().clipping(),
                 draft.state(),
                 draft.pausedBecause(),
                 draft.nextDue(),
@@ -111,12 +144,11 @@ public final class SubscriptionStore {
         boolean mine = tx.update(
                         """
                         UPDATE subscription
-                           SET owner = ?, report = ?, follows = ?, state = ?, paused_because = ?, version = ?, next_due = ?
+                           SET owner = ?, clipping = ?, state = ?, paused_because = ?, version = ?, next_due = ?
                          WHERE id = ? AND state = ? AND version = ?
                            AND next_due IS NOT DISTINCT FROM ?""",
                         after.owner(),
-                        after.terms().report(),
-                        after.terms().follows(),
+                        after.terms().clipping(),
                         after.state(),
                         after.pausedBecause(),
                         after.version(),
@@ -140,6 +172,13 @@ public final class SubscriptionStore {
                 CoreJson.write(terms),
                 by,
                 now);
+        List<Object[]> content = new ArrayList<>();
+        for (Content each : terms.content()) {
+            content.add(new Object[] {id, no, content.size(), each.report(), each.follows()});
+        }
+        tx.updateEach(
+                "INSERT INTO subscription_content (subscription, version, no, report, follows) VALUES (?, ?, ?, ?, ?)",
+                content);
         tx.update("DELETE FROM subscription_recipient WHERE subscription = ?", id);
         tx.updateEach(
                 "INSERT INTO subscription_recipient (subscription, person) VALUES (?, ?)",
@@ -168,7 +207,7 @@ public final class SubscriptionStore {
     private static Version version(Row row) {
         return new Version(
                 row.integer("no"),
-                CoreJson.read(row.text("terms"), Terms.class),
+                KeptTerms.read(row.text("terms")),
                 new PersonId(row.number("by_person")),
                 row.instant("at"));
     }

@@ -1,0 +1,126 @@
+package mailshelf.core.subscription;
+
+import java.time.DayOfWeek;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Stream;
+import mailshelf.core.data.Filter;
+import mailshelf.core.report.Block;
+import mailshelf.core.report.Clip;
+import mailshelf.core.report.Cut;
+import mailshelf.core.report.CutId;
+import mailshelf.core.report.Definition;
+import mailshelf.core.report.ReportId;
+import mailshelf.core.time.Period;
+import mailshelf.core.time.Window;
+
+/**
+ * What a subscription takes out of one report, for which period and narrowed how.
+ *
+ * @param pages ids of the chosen pages, in the report's order
+ * @param blocks ids of the chosen blocks of its one page, which stand with others on a page of the subscription's own; none
+ *     for whole pages
+ * @param follows the cut whose period and filters it has, and takes anew when that changes; empty for its own
+ */
+public record Content(
+        ReportId report,
+        List<String> pages,
+        List<String> blocks,
+        Optional<CutId> follows,
+        Period period,
+        List<Filter> filters) {
+    public Content {
+        pages = List.copyOf(pages);
+        blocks = List.copyOf(blocks);
+        follows = follows == null ? Optional.empty() : follows;
+        filters = List.copyOf(filters);
+    }
+
+    /** Whole pages. */
+    public static Content ofPages(ReportId report, List<String> pages, Period period, List<Filter> filters) {
+        return new Content(report, pages, List.of(), Optional.empty(), period, filters);
+    }
+
+    /** What was clipped, in order; blocks that lie side by side on one page are taken together. */
+    public static List<Content> of(List<Clip> clips) {
+        List<Content> all = new ArrayList<>();
+        for (Clip clip : clips) {
+            Content next = new Content(
+                    clip.report(),
+                    List.of(clip.page()),
+                    List.of(clip.block()),
+                    Optional.empty(),
+                    clip.period(),
+                    clip.filters());
+            int last = all.size() - 1;
+            if (last >= 0 && all.get(last).with(List.of()).equals(next.with(List.of()))) {
+                Stream<String> blocks = Stream.concat(all.get(last).blocks().stream(), Stream.of(clip.block()));
+                all.set(last, next.with(blocks.distinct().toList()));
+            } else {
+                all.add(next);
+            }
+        }
+        return List.copyOf(all);
+    }
+
+    private Content with(List<String> others) {
+        return new Content(report, pages, others, follows, period, filters);
+    }
+
+    /** Whether it is blocks, rather than whole pages. */
+    public boolean hasBlocks() {
+        return !blocks.isEmpty();
+    }
+
+    /** For the period and narrowed as a cut has it. */
+    Content asIn(Cut cut) {
+        return new Content(report, pages, blocks, follows, cut.period(), cut.filters());
+    }
+
+    /** With the period and the filters that it has now as its own. */
+    Content withoutCut() {
+        return new Content(report, pages, blocks, Optional.empty(), period, filters);
+    }
+
+    public Window on(LocalDate day, DayOfWeek firstDayOfWeek) {
+        return period.on(day, firstDayOfWeek);
+    }
+
+    /** What of it a report has, as that is defined now; empty where nothing is left. */
+    public Optional<Content> leftIn(Definition definition) {
+        List<String> pagesLeft =
+                pages.stream().filter(id -> definition.page(id).isPresent()).toList();
+        if (!hasBlocks()) {
+            return pagesLeft.isEmpty()
+                    ? Optional.empty()
+                    : Optional.of(new Content(report, pagesLeft, blocks, follows, period, filters));
+        }
+        List<String> blocksLeft = pagesIn(definition).stream()
+                .flatMap(page -> page.blocks().stream())
+                .map(Block::id)
+                .toList();
+        return blocksLeft.isEmpty() ? Optional.empty() : Optional.of(with(blocksLeft));
+    }
+
+    /** The chosen pages as the report has them: in its order, and where blocks are chosen, with those alone in theirs. */
+    public List<Definition.Page> pagesIn(Definition definition) {
+        List<Definition.Page> chosen = definition.pages().stream()
+                .filter(page -> pages.contains(page.id()))
+                .toList();
+        return hasBlocks()
+                ? chosen.stream()
+                        .map(this::blocksOf)
+                        .filter(page -> !page.blocks().isEmpty())
+                        .toList()
+                : chosen;
+    }
+
+    private Definition.Page blocksOf(Definition.Page page) {
+        List<Block> chosen = blocks.stream()
+                .flatMap(id -> page.blocks().stream().filter(block -> block.id().equals(id)))
+                .toList();
+        return new Definition.Page(page.id(), page.title(), chosen);
+    }
+}
