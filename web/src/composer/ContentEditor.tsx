@@ -3,8 +3,15 @@ import type { Api } from "../api/client";
 import { Tick } from "../kit/Field";
 import { NarrowingEditor, NarrowingParts } from "../kit/Narrowing";
 import { PeriodEditor } from "../kit/PeriodEditor";
+import { words } from "../words";
 import { CutEditor } from "./CutEditor";
 import { contentOf, withContent, type Content, type Terms } from "./useTerms";
+
+const SINCE_LAST_ISSUE = {
+  code: "since-last-issue",
+  words: words.period.sinceLastIssue,
+  days: words.period.firstWeek,
+};
 
 interface Props {
   part: "WHAT" | "PERIOD" | "FILTER" | "CUT";
@@ -23,7 +30,7 @@ export function ContentEditor({ part, report, terms, change }: Props) {
     case "PERIOD":
       return (
         <PeriodEditor
-          periods={report.periods}
+          periods={[...report.periods, SINCE_LAST_ISSUE]}
           current={content.period}
           choose={(period) => of({ period, follows: null })}
         />

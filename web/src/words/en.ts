@@ -778,6 +778,8 @@ export const en = {
   },
 
   period: {
+    firstWeek: "7 days at first",
+    sinceLastIssue: "since the last issue",
     fixed: "Fixed dates",
     from: "From",
     label: "Periods",

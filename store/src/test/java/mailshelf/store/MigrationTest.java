@@ -25,6 +25,8 @@ class MigrationTest {
             INSERT INTO report (id, folder, owner, title, version) VALUES (1, 1, 1, 'Cancelled sailings', 1);
             INSERT INTO subscription (id, owner, report, state, paused_because, version, next_number, created_at)
                 VALUES (1, 1, 1, 'ACTIVE', '', 1, 2, TIMESTAMP WITH TIME ZONE '2026-11-01 04:40:00+00:00');
+            INSERT INTO subscription_version (subscription, no, terms, by_person, at)
+                VALUES (1, 1, '{}', 1, TIMESTAMP WITH TIME ZONE '2026-11-01 04:40:00+00:00');
             INSERT INTO run (id, subscription, trigger_kind, trigger_key, due_at, subscription_version, report_version,
                              load, state, outcome, reason, attempt, booked_at)
                 VALUES (1, 1, 'SCHEDULE', 'x', TIMESTAMP WITH TIME ZONE '2026-11-23 06:00:00+00:00', 1, 1, 1, 'CLOSED',
@@ -41,7 +43,7 @@ class MigrationTest {
     private Path folder;
 
     @Test
-    void copies_keep_their_first_figure_and_loads_become_tries_that_did_not_fail() throws SQLException {
+    void what_was_sent_and_loaded_before_is_kept_in_the_shape_of_now() throws SQLException {
         String url = "jdbc:h2:file:" + folder.resolve("house");
         migrate(url, BEFORE);
         try (Connection connection = DriverManager.getConnection(url);
@@ -52,8 +54,12 @@ class MigrationTest {
 
         try (Connection connection = DriverManager.getConnection(url);
                 Statement statement = connection.createStatement()) {
-            assertThat(one(statement, "SELECT headline || ', ' || seen_as || ', ' || allowed FROM copy"))
-                    .isEqualTo("Cancelled 33, OWNER, []");
+            assertThat(one(statement, "SELECT headline || ', ' || seen_as || ', ' || slices FROM copy"))
+                    .isEqualTo("Cancelled 33, OWNER, [{\"dataSet\":1,\"allowed\":[]}]");
+            assertThat(one(statement, "SELECT version || ', ' || report FROM subscription_content"))
+                    .isEqualTo("1, 1");
+            assertThat(one(statement, "SELECT report || ', ' || report_version || ', ' || load FROM run_source"))
+                    .isEqualTo("1, 1, 1");
             assertThat(one(statement, "SELECT COUNT(*) || ', ' || MAX(failure) FROM load_attempt WHERE load = 1"))
                     .isEqualTo("1, ");
             assertThat(one(statement, "SELECT owner || ', ' || owner_view FROM data_set"))

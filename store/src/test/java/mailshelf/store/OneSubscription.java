@@ -102,6 +102,7 @@ public record OneSubscription(Person ida, Subscription subscription) {
                                 "",
                                 "last-week",
                                 WEEK,
+                                Optional.empty(),
                                 at,
                                 at,
                                 "0".repeat(64),

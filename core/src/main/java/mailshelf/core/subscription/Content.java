@@ -14,6 +14,7 @@ import mailshelf.core.report.CutId;
 import mailshelf.core.report.Definition;
 import mailshelf.core.report.ReportId;
 import mailshelf.core.time.Period;
+import mailshelf.core.time.SinceLastIssue;
 import mailshelf.core.time.Window;
 
 /**
@@ -82,6 +83,20 @@ public record Content(
     /** With the period and the filters that it has now as its own. */
     Content withoutCut() {
         return new Content(report, pages, blocks, Optional.empty(), period, filters);
+    }
+
+    private Content during(Period other) {
+        return new Content(report, pages, blocks, follows, other, filters);
+    }
+
+    /** Where it shows what is new since the last issue, from a day on. */
+    Content continuing(LocalDate from) {
+        return goesOn() ? during(new SinceLastIssue(Optional.of(from))) : this;
+    }
+
+    /** Whether it shows what is new since the last issue. */
+    boolean goesOn() {
+        return period instanceof SinceLastIssue;
     }
 
     public Window on(LocalDate day, DayOfWeek firstDayOfWeek) {

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Optional;
 import mailshelf.core.time.FixedPeriod;
 import mailshelf.core.time.Occurrence;
+import mailshelf.core.time.SinceLastIssue;
 import mailshelf.core.time.Window;
 
 /**
@@ -30,11 +31,11 @@ public record Seam(Kind kind, LocalDate first, LocalDate second, Window days) {
     private static final int LOOKED_AT = 53;
 
     /**
-     * The first gap between the next issues of what is sent by some terms, or else the first overlap; empty where they meet, or where the days are fixed
-     * anyway.
+     * The first gap between the next issues of what some terms send, or else the first overlap; empty where they meet, or
+     * where the days are fixed anyway.
      */
     public static Optional<Seam> first(Terms terms, Content content, Instant now) {
-        if (content.period() instanceof FixedPeriod) {
+        if (content.period() instanceof FixedPeriod || content.period() instanceof SinceLastIssue) {
             return Optional.empty();
         }
         List<Occurrence> sends = terms.schedule().upcoming(now, LOOKED_AT);

@@ -135,6 +135,34 @@ public record Terms(
         return at.atZone(schedule.zone()).toLocalDate();
     }
 
+    /** Whether something of it shows what is new since the last issue. */
+    public boolean goOnFromLastIssue() {
+        return content.stream().anyMatch(Content::goesOn);
+    }
+
+    /**
+     * With what is new since the last issue beginning on a day.
+     *
+     * @param from empty where there was no issue before
+     */
+    public Terms continuing(Optional<LocalDate> from) {
+        return from.map(day -> withContent(
+                        content.stream().map(each -> each.continuing(day)).toList(), clipping))
+                .orElse(this);
+    }
+
+    /**
+     * From which day on there is something new, after an issue.
+     *
+     * @param shown by that issue
+     * @param due when it fell due: later days than that of its send it could not show
+     */
+    public LocalDate firstNewDay(Window shown, Instant due) {
+        LocalDate next = shown.toInclusive().plusDays(1);
+        LocalDate sent = sendDay(due);
+        return next.isAfter(sent) ? sent : next;
+    }
+
     /** All days that it shows, from the first to the last. */
     public Window windowAt(Instant at) {
         LocalDate day = sendDay(at);

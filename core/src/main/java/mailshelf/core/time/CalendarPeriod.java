@@ -20,7 +20,7 @@ public record CalendarPeriod(Reach reach, int count, Grain grain) implements Per
     /** So that what is compared with it can still be dated. */
     public static final int MOST = 999;
 
-    private static final int WEEKS_OF_YEAR = 52;
+    static final int WEEKS_OF_YEAR = 52;
     private static final Pattern ONE = Pattern.compile("(last|this|whole)-(week|month|quarter|half-year|year)");
     private static final Pattern SOME =
             Pattern.compile("last-([1-9]\\d{0,2})-(day|week|month|quarter|half-year|year)s(-with-this)?");

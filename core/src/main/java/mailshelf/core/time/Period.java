@@ -8,9 +8,9 @@ import java.util.Optional;
 /**
  * Which days a page is about, said in a way that can move: resolved to dates only at the moment of reading or sending.
  * Its code is what addresses and stored terms hold: {@code last-week}, or an ISO 8601 interval
- * {@code 2026-11-01/2026-11-30} for fixed dates.
+ * {@code 2026-11-01/2026-11-30} for fixed dates; {@code since-last-issue} goes on where the issue before ended.
  */
-public sealed interface Period permits CalendarPeriod, FixedPeriod {
+public sealed interface Period permits CalendarPeriod, FixedPeriod, SinceLastIssue {
     /** The days meant on {@code day} (the day of reading or sending, in the subscription's zone). */
     Window on(LocalDate day, DayOfWeek firstDayOfWeek);
 
@@ -35,11 +35,17 @@ public sealed interface Period permits CalendarPeriod, FixedPeriod {
         if (moving.isPresent()) {
             return Optional.of(moving.get());
         }
+        if (code.equals(SinceLastIssue.CODE)) {
+            return Optional.of(new SinceLastIssue(Optional.empty()));
+        }
         int slash = code.indexOf('/');
         if (slash < 0) {
             return Optional.empty();
         }
         try {
+            if (code.startsWith(SinceLastIssue.CODE)) {
+                return Optional.of(new SinceLastIssue(Optional.of(LocalDate.parse(code.substring(slash + 1)))));
+            }
             LocalDate from = LocalDate.parse(code.substring(0, slash));
             LocalDate to = LocalDate.parse(code.substring(slash + 1));
             return to.isBefore(from) ? Optional.empty() : Optional.of(new FixedPeriod(from, to));

@@ -3,6 +3,7 @@ package mailshelf.core.wording;
 import java.util.Optional;
 import mailshelf.core.time.CalendarPeriod;
 import mailshelf.core.time.Period;
+import mailshelf.core.time.SinceLastIssue;
 
 /** Names periods: "last week", "the last 4 weeks", and what they are compared with. */
 public final class PeriodWords {
@@ -10,6 +11,9 @@ public final class PeriodWords {
 
     /** Empty where nothing but the days themselves names it. */
     public static Optional<String> of(Period period, Words words) {
+        if (period instanceof SinceLastIssue) {
+            return Optional.of(words.say("period.since-last-issue"));
+        }
         return period instanceof CalendarPeriod calendar
                 ? Optional.of(words.say(key(calendar), calendar.count()))
                 : Optional.empty();

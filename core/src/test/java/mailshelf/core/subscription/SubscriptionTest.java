@@ -157,6 +157,35 @@ class SubscriptionTest {
         assertThat(terms.onItsOwn().clipping()).isEmpty();
     }
 
+    @Test
+    void what_is_new_begins_where_the_issue_before_ended_and_never_after_it_was_sent() {
+        Content news = Content.ofPages(
+                new ReportId(1), List.of("p1"), Period.parse("since-last-issue").orElseThrow(), List.of());
+        Terms terms = terms(List.of("p1"), List.of(), List.of(IDA));
+        Terms asked = new Terms(
+                terms.name(),
+                List.of(news, terms.content().get(0)),
+                Optional.empty(),
+                terms.firstDayOfWeek(),
+                terms.seenAs(),
+                terms.recipients(),
+                terms.output(),
+                terms.schedule(),
+                terms.locale());
+        Window wholeMonth = new Window(LocalDate.of(2026, 11, 1), LocalDate.of(2026, 11, 30));
+        Window lastWeek = new Window(LocalDate.of(2026, 11, 16), LocalDate.of(2026, 11, 22));
+
+        assertThat(asked.goOnFromLastIssue()).isTrue();
+        assertThat(terms.goOnFromLastIssue()).isFalse();
+        assertThat(asked.firstNewDay(wholeMonth, WEDNESDAY)).isEqualTo(LocalDate.of(2026, 11, 25));
+        assertThat(asked.firstNewDay(lastWeek, WEDNESDAY)).isEqualTo(LocalDate.of(2026, 11, 23));
+        Terms going = asked.continuing(Optional.of(LocalDate.of(2026, 11, 23)));
+        assertThat(going.content().get(0).on(LocalDate.of(2026, 11, 25), DayOfWeek.MONDAY))
+                .isEqualTo(new Window(LocalDate.of(2026, 11, 23), LocalDate.of(2026, 11, 24)));
+        assertThat(going.content().get(1)).isEqualTo(terms.content().get(0));
+        assertThat(Seam.first(asked, news, WEDNESDAY)).isEmpty();
+    }
+
     private static Subscription draft(Terms terms) {
         return new Subscription(new SubscriptionId(1), IDA, State.DRAFT, "", 1, terms, Optional.empty());
     }

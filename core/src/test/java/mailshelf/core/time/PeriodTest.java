@@ -109,9 +109,25 @@ class PeriodTest {
     }
 
     @ParameterizedTest
+    @CsvSource({
+        "since-last-issue, 2026-11-19, 2026-11-25",
+        "since-last-issue/2026-11-23, 2026-11-23, 2026-11-25",
+        "since-last-issue/2026-11-26, 2026-11-26, 2026-11-26",
+        "since-last-issue/2026-12-24, 2026-11-26, 2026-11-26",
+    })
+    void what_is_new_ends_the_day_before_sending(String code, LocalDate from, LocalDate to) {
+        Period period = Period.parse(code).orElseThrow();
+
+        assertThat(period.on(LocalDate.of(2026, 11, 26), DayOfWeek.MONDAY)).isEqualTo(new Window(from, to));
+        assertThat(period.code()).isEqualTo(code);
+    }
+
+    @ParameterizedTest
     @ValueSource(
             strings = {
                 "",
+                "since-last-issue/yesterday",
+                "since-last-issues",
                 "yesterday-ish",
                 "last-0-weeks",
                 "last-1-weeks",

@@ -1,6 +1,7 @@
 package mailshelf.server.delivery;
 
 import java.time.Instant;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -19,6 +20,7 @@ import mailshelf.store.subscription.SubscriptionStore;
  * A run with all that its issue is made from, as it stood when the making began.
  *
  * @param views all who are included, by what they see
+ * @param terms with what is new since the last issue beginning on the day of {@code since}
  * @param sources the reports that it is made from, in the order of the terms
  */
 record Commission(
@@ -29,6 +31,7 @@ record Commission(
         List<RunStore.Listed> recipients,
         List<View> views,
         SubscriptionStore.Numbering numbering,
+        Optional<LocalDate> since,
         Instant now) {
 
     /** Empty for a trial. */

@@ -152,7 +152,8 @@ class KeepMails {
                     .version(tx, run.subscription(), run.subscriptionVersion())
                     .terms();
             Person owner = people.find(tx, subscription.owner()).orElseThrow();
-            return new Job(run, issues.ofRun(tx, id).orElseThrow(), subscription, terms, owner);
+            Issue issue = issues.ofRun(tx, id).orElseThrow();
+            return new Job(run, issue, subscription, terms.continuing(issue.since()), owner);
         });
     }
 

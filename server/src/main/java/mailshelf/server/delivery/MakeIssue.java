@@ -1,5 +1,6 @@
 package mailshelf.server.delivery;
 
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -45,6 +46,7 @@ class MakeIssue {
     private final Tables tables;
     private final Viewers viewers;
     private final Audience audience;
+    private final ContinuedTerms continued;
     private final MakeCopies makeCopies;
     private final SealIssue sealIssue;
     private final Hindrance hindrance;
@@ -61,6 +63,7 @@ class MakeIssue {
             Tables tables,
             Viewers viewers,
             Audience audience,
+            ContinuedTerms continued,
             MakeCopies makeCopies,
             SealIssue sealIssue,
             Hindrance hindrance,
@@ -75,6 +78,7 @@ class MakeIssue {
         this.tables = tables;
         this.viewers = viewers;
         this.audience = audience;
+        this.continued = continued;
         this.makeCopies = makeCopies;
         this.sealIssue = sealIssue;
         this.hindrance = hindrance;
@@ -152,6 +156,7 @@ class MakeIssue {
             Terms terms = subscriptions
                     .version(tx, run.subscription(), run.subscriptionVersion())
                     .terms();
+            Optional<LocalDate> since = continued.firstNewDay(tx, run.subscription(), terms);
             List<RunStore.Source> pinned = runs.sources(tx, run.id());
             List<Definitions.Published> published = pinned.stream()
                     .map(source -> definitions.version(tx, source.report(), source.version()))
@@ -173,11 +178,12 @@ class MakeIssue {
             return new Commission(
                     run,
                     subscription,
-                    terms,
+                    terms.continuing(since),
                     sources,
                     recipients,
                     views,
                     subscriptions.numbering(tx, run.subscription()),
+                    since,
                     clock.instant());
         });
     }

@@ -158,6 +158,7 @@ class SealIssue {
                 headline,
                 job.terms().periodAt(job.run().dueAt()).code(),
                 job.window(),
+                job.since(),
                 job.run().dueAt(),
                 job.now(),
                 manifestSha,

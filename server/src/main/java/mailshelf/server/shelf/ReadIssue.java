@@ -214,7 +214,8 @@ class ReadIssue {
                     subscriptions.find(tx, issue.subscription()).orElseThrow();
             Terms terms = subscriptions
                     .version(tx, issue.subscription(), run.subscriptionVersion())
-                    .terms();
+                    .terms()
+                    .continuing(issue.since());
             Optional<Copy> copy = openCopies.of(tx, who).one(issue, wished);
             boolean mine = subscription.owner().equals(who.id())
                     || issues.shelfEntry(tx, who.id(), id).isPresent();

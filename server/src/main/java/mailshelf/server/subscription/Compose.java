@@ -27,6 +27,7 @@ import mailshelf.server.HouseSettings;
 import mailshelf.server.clock.BusinessClock;
 import mailshelf.server.data.Tables;
 import mailshelf.server.data.Viewers;
+import mailshelf.server.delivery.ContinuedTerms;
 import mailshelf.server.delivery.Edition;
 import mailshelf.server.delivery.MailBodies;
 import mailshelf.server.delivery.MakeEdition;
@@ -50,6 +51,7 @@ class Compose {
     private final Tables tables;
     private final Viewers viewers;
     private final FollowedTerms followed;
+    private final ContinuedTerms continued;
     private final MakeEdition makeEdition;
     private final LetterWriter letters;
     private final Describe describe;
@@ -106,6 +108,7 @@ class Compose {
 
     /**
      * @param terms as they are kept: of one that follows a cut, as that is now
+     * @param continued the same, going on from where the last issue ended
      * @param as whose mail is shown
      * @param from the reports of its content
      * @param open whether it leaves a question of one unanswered
@@ -113,6 +116,7 @@ class Compose {
      */
     private record Found(
             Terms terms,
+            Terms continued,
             Person as,
             List<From> from,
             boolean open,
@@ -130,6 +134,7 @@ class Compose {
             Tables tables,
             Viewers viewers,
             FollowedTerms followed,
+            ContinuedTerms continued,
             MakeEdition makeEdition,
             LetterWriter letters,
             Describe describe,
@@ -143,6 +148,7 @@ class Compose {
         this.tables = tables;
         this.viewers = viewers;
         this.followed = followed;
+        this.continued = continued;
         this.makeEdition = makeEdition;
         this.letters = letters;
         this.describe = describe;
@@ -172,8 +178,8 @@ class Compose {
                 found.sentence(),
                 missing,
                 found.notes(),
-                sends(terms, now, words),
-                days(terms, now, words),
+                sends(found.continued(), now, words),
+                days(found.continued(), now, words),
                 edition.map(made -> rows(terms, made)).orElse(0L),
                 terms.content().stream()
                         .map(content -> view(found, content, words))
@@ -248,6 +254,7 @@ class Compose {
             }
             return new Found(
                     terms,
+                    draft.own().map(id -> continued.of(tx, id, terms)).orElse(terms),
                     as,
                     from,
                     !check.unanswered(tx, terms).isEmpty(),
@@ -277,14 +284,14 @@ class Compose {
                             loaded.freshness());
                 })
                 .toList();
-        MakeEdition.Order order = new MakeEdition.Order(found.terms(), from, now, now, Optional.empty());
+        MakeEdition.Order order = new MakeEdition.Order(found.continued(), from, now, now, Optional.empty());
         return makeEdition.withFiles(order, makeEdition.evaluate(order));
     }
 
     private MailPreview mail(Person who, Draft draft, Found found, Edition edition, Instant now) {
         LetterWriter.About about = new LetterWriter.About(
                 draft.own().orElse(new SubscriptionId(0)),
-                found.terms(),
+                found.continued(),
                 who,
                 Optional.empty(),
                 now,
@@ -302,9 +309,13 @@ class Compose {
     }
 
     private static List<Send> sends(Terms terms, Instant now, Words words) {
-        return terms.schedule().upcoming(now, SENDS_SHOWN).stream()
-                .map(occurrence -> send(terms, occurrence, words))
-                .toList();
+        List<Send> sends = new ArrayList<>();
+        Terms next = terms;
+        for (Occurrence occurrence : terms.schedule().upcoming(now, SENDS_SHOWN)) {
+            sends.add(send(next, occurrence, words));
+            next = next.continuing(Optional.of(next.firstNewDay(next.windowAt(occurrence.at()), occurrence.at())));
+        }
+        return sends;
     }
 
     private static Send send(Terms terms, Occurrence occurrence, Words words) {

@@ -17,6 +17,7 @@ import mailshelf.server.audit.AuditTrail;
 import mailshelf.server.clock.BusinessClock;
 import mailshelf.server.delivery.Audience;
 import mailshelf.server.delivery.BookRun;
+import mailshelf.server.delivery.ContinuedTerms;
 import mailshelf.server.delivery.DeliveryLoop;
 import mailshelf.server.library.FollowedTerms;
 import mailshelf.server.rights.Gate;
@@ -36,6 +37,7 @@ class SendByHand {
     private final Audience audience;
     private final BookRun bookRun;
     private final FollowedTerms followed;
+    private final ContinuedTerms continued;
     private final CheckTerms check;
     private final Describe describe;
     private final DeliveryLoop loop;
@@ -56,6 +58,7 @@ class SendByHand {
             Audience audience,
             BookRun bookRun,
             FollowedTerms followed,
+            ContinuedTerms continued,
             CheckTerms check,
             Describe describe,
             DeliveryLoop loop,
@@ -68,6 +71,7 @@ class SendByHand {
         this.audience = audience;
         this.bookRun = bookRun;
         this.followed = followed;
+        this.continued = continued;
         this.check = check;
         this.describe = describe;
         this.loop = loop;
@@ -91,7 +95,7 @@ class SendByHand {
                     subscriptions.numbering(tx, id).nextNumber(),
                     recipients.size() - leftOut.size(),
                     leftOut,
-                    dates.fullWindow(subscription.terms().windowAt(now)),
+                    dates.fullWindow(continued.of(tx, id, subscription.terms()).windowAt(now)),
                     subscription.nextDue().map(dates::moment).orElse(""));
         });
     }

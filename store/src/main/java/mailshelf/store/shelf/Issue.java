@@ -1,6 +1,7 @@
 package mailshelf.store.shelf;
 
 import java.time.Instant;
+import java.time.LocalDate;
 import java.util.Optional;
 import mailshelf.core.delivery.IssueId;
 import mailshelf.core.delivery.RunId;
@@ -15,6 +16,7 @@ import mailshelf.core.time.Window;
  * @param subscriptionVersion of the terms that its run was made by
  * @param number empty for a trial
  * @param made false for one that was skipped, failed or missed; the reason says why
+ * @param since the first day of what is new in it, where its terms ask for what is new since the issue before it
  * @param headline its first figure in words
  */
 public record Issue(
@@ -30,6 +32,7 @@ public record Issue(
         String headline,
         String period,
         Window window,
+        Optional<LocalDate> since,
         Instant dueAt,
         Instant madeAt,
         String manifestSha,

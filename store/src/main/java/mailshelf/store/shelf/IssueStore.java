@@ -29,7 +29,7 @@ import mailshelf.store.archive.Entry;
 public final class IssueStore {
     private static final String ISSUE = """
             SELECT i.id, i.run, i.subscription, i.number, i.revision, i.outcome, i.reason, i.name, i.headline,
-                   i.period, i.from_day, i.to_day, i.due_at, i.made_at, i.manifest_sha, i.prev_sha,
+                   i.period, i.from_day, i.to_day, i.since, i.due_at, i.made_at, i.manifest_sha, i.prev_sha,
                    r.subscription_version, r.state AS run_state, r.outcome AS run_outcome
               FROM issue i
               JOIN run r ON r.id = i.run
@@ -62,6 +62,7 @@ public final class IssueStore {
                 row.text("headline"),
                 row.text("period"),
                 new Window(row.day("from_day"), row.day("to_day")),
+                row.optionalDay("since"),
                 row.instant("due_at"),
                 row.instant("made_at"),
                 row.text("manifest_sha"),
@@ -95,6 +96,14 @@ public final class IssueStore {
                          FETCH FIRST ? ROWS ONLY""", IssueStore::issue, subscription, most);
     }
 
+    /** The newest numbered issue of a subscription that was made, and not skipped or failed. */
+    public Optional<Issue> lastMade(Tx tx, SubscriptionId subscription) {
+        return tx.one(ISSUE + """
+                         WHERE i.subscription = ? AND i.number IS NOT NULL AND i.outcome = ?
+                         ORDER BY i.number DESC, i.revision DESC
+                         FETCH FIRST 1 ROW ONLY""", IssueStore::issue, subscription, MADE);
+    }
+
     /** The issue before or after a number, if there is one. */
     public Optional<Issue> neighbour(Tx tx, SubscriptionId subscription, int number, int step) {
         return tx.one(
@@ -106,8 +115,8 @@ public final class IssueStore {
         return new IssueId(tx.insert(
                 """
                 INSERT INTO issue (run, subscription, number, revision, outcome, reason, name, headline, period,
-                                   from_day, to_day, due_at, made_at, manifest_sha, prev_sha)
-                VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)""",
+                                   from_day, to_day, since, due_at, made_at, manifest_sha, prev_sha)
+                VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)""",
                 issue.run(),
                 issue.subscription(),
                 issue.number(),
@@ -119,6 +128,7 @@ public final class IssueStore {
                 issue.period(),
                 issue.window().fromInclusive(),
                 issue.window().toInclusive(),
+                issue.since(),
                 issue.dueAt(),
                 issue.madeAt(),
                 issue.manifestSha(),
