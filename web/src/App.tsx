@@ -15,6 +15,7 @@ import { NotHere } from "./kit/NotHere";
 import { readsHouse, useSession } from "./kit/useSession";
 import { LibraryPage } from "./library/LibraryPage";
 import { MailRoomPage } from "./mailroom/MailRoomPage";
+import { NamedPage } from "./named/NamedPage";
 import { ReaderPage } from "./reader/ReaderPage";
 import { ShelfPage } from "./shelf/ShelfPage";
 import { AccountPage } from "./signin/AccountPage";
@@ -55,6 +56,7 @@ export function App() {
               <Route path="/data" element={<DataSetsPage />} />
               <Route path="/data/new" element={<NewDataSetPage />} />
               <Route path="/data/:id" element={<DataSetPage />} />
+              <Route path="/named" element={<NamedPage />} />
               <Route path="/compose" element={<ComposerPage />} />
               <Route path="/subscriptions" element={<SubscriptionsPage />} />
               <Route path="/subscriptions/:id" element={<SubscriptionPage />} />

@@ -24,11 +24,16 @@ export function DataSetsPage() {
         title={words.data.title}
         line={words.data.line}
         actions={
-          mayAdd && (
-            <Link className="act" to="/data/new">
-              {words.data.add}
+          <>
+            <Link className="choose" to="/named">
+              {words.named.title}
             </Link>
-          )
+            {mayAdd && (
+              <Link className="act" to="/data/new">
+                {words.data.add}
+              </Link>
+            )}
+          </>
         }
       />
       <Loaded query={dataSets}>

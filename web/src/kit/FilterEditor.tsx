@@ -4,6 +4,7 @@ import { words } from "../words";
 import { Bounds, Containing, Most } from "./FilterFields";
 import { FilterValues } from "./FilterValues";
 import type { Cut, Filter } from "./cut";
+import { NamedChoices } from "./NamedChoices";
 import { testsOf, type Slot } from "./narrowing";
 
 interface Props {
@@ -55,6 +56,7 @@ export function FilterEditor({ report, slot, measures, cut, change }: Props) {
       )}
       {test === "CONTAINS" && <Containing title={column.title} value={values[0] ?? ""} set={set} />}
       {test === "BETWEEN" && <Bounds report={report} column={column} cut={cut} values={values} set={set} />}
+      <NamedChoices type={column.type} test={test} values={values} set={set} />
       {test === "TOP" && <Most title={column.title} measures={measures} values={values} set={set} />}
     </fieldset>
   );

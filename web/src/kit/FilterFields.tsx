@@ -3,6 +3,7 @@ import type { Api } from "../api/client";
 import { words } from "../words";
 import { Field } from "./Field";
 import type { Cut } from "./cut";
+import { nameIn } from "./reference";
 import type { Narrowable } from "./narrowing";
 import { useValues } from "./useValues";
 
@@ -62,10 +63,13 @@ interface BoundsProps {
   set: (values: string[]) => void;
 }
 
+/** A bound itself; one by a named value is chosen below. */
+const written = (bound = "") => (nameIn(bound) === null ? bound : "");
+
 /** Narrows to numbers or days between two, either of which may be left out. */
 export function Bounds({ report, column, cut, values, set }: BoundsProps) {
-  const [from, setFrom] = useState(values[0] ?? "");
-  const [to, setTo] = useState(values[1] ?? "");
+  const [from, setFrom] = useState(written(values[0]));
+  const [to, setTo] = useState(written(values[1]));
   const offered = useValues(report, column.column, cut).data;
   const input = column.type === "DATE" ? { type: "date" } : { type: "number", step: "any" };
   return (

@@ -4,6 +4,7 @@ import { Tick } from "./Field";
 import { Loaded } from "./Loaded";
 import type { Cut } from "./cut";
 import type { Narrowable } from "./narrowing";
+import { readable } from "./reference";
 import { useValues } from "./useValues";
 
 interface Props {
@@ -41,7 +42,7 @@ export function FilterValues({ report, column, cut, chosen, change }: Props) {
             )}
             <div className="grid max-h-56 grid-cols-[repeat(auto-fill,minmax(min(100%,13rem),1fr))] gap-x-6 gap-y-1 overflow-y-auto">
               {gone.map((value) => (
-                <Tick key={value} label={value} checked change={(on) => toggle(value, on)} />
+                <Tick key={value} label={readable(value)} checked change={(on) => toggle(value, on)} />
               ))}
               {offered.values.map(({ value, rows }) => (
                 <Tick

@@ -1,4 +1,5 @@
 import type { Api } from "../api/client";
+import { readable } from "../kit/reference";
 
 const listed = new Intl.ListFormat("en-GB", { type: "conjunction" });
 const counted = (many: number, one: string, more: string) => `${many} ${many === 1 ? one : more}`;
@@ -514,7 +515,8 @@ export const en = {
     occurring: (least: string, greatest: string) => `From ${least} to ${greatest} occur.`,
     others: (many: number) => `${many} more; find them by a part of their name.`,
     said: (filter: Api["Filter"], title: string, measures: Api["MeasureName"][]) => {
-      const { test, values } = filter;
+      const { test } = filter;
+      const values = filter.values.map(readable);
       const column = title.toLowerCase();
       const [first = "", second = ""] = values;
       const some = values.length > 3 ? `${values.length} of ${column}` : listed.format(values);
@@ -706,6 +708,59 @@ export const en = {
     line: "The demo’s own mail server: every mail that was sent, as its reader sees it. No mail leaves this machine.",
     noMail: "no mail yet",
     treats: "a mail to this address: the server",
+  },
+
+  named: {
+    add: "New named value",
+    atLeast: (name: string) => `“${name}” or more`,
+    atMost: (name: string) => `up to “${name}”`,
+    by: "By a named value",
+    change: "change",
+    changeOne: (name: string) => `change ${name}`,
+    column: "Column",
+    comesTo: (outcome: Api["Outcome"]) => {
+      const more = outcome.more > 0 ? ` (${outcome.values.length + outcome.more} values)` : "";
+      const written = outcome.written.length > 300 ? `${outcome.written.slice(0, 300)} …` : outcome.written;
+      if (outcome.values.length === 0) return "Comes to nothing now.";
+      return `Comes to ${written}${more}${outcome.isFallback ? ", which it falls back on" : ""}.`;
+    },
+    dataSet: "Data set",
+    empty:
+      "There is none yet. A named value is defined once, such as the routes of the ring or the first day of the month, and used in filters by its name.",
+    fallback: "Where there is nothing, one a line",
+    folder: "Folder",
+    form: "Named value",
+    formula: "Formula",
+    formulaHint: "Over today, days and numbers, such as today - day(today) + 1 for the first of this month.",
+    from: "It is",
+    how: (named: Api["NamedValue"]) =>
+      ({
+        CONSTANT: "written out",
+        FORMULA: `= ${named.formula}`,
+        FIRST: `the first ${named.column} of its data`,
+        DISTINCT: `every ${named.column} of its data that the reader may see`,
+      })[named.kind],
+    inUse: "cannot be removed while it is used",
+    keep: "Keep it",
+    kinds: {
+      CONSTANT: "written out",
+      FORMULA: "computed",
+      FIRST: "the first of a column",
+      DISTINCT: "all that occur in a column",
+    },
+    lastWord: "Before the last",
+    line: "Values and lists that are defined once and used in filters by their names. Who looks sees what they come to in the rows that he may see.",
+    name: "Name",
+    noColumn: "choose a column",
+    noDataSet: "choose a data set",
+    noFolder: "choose a folder",
+    remove: "remove",
+    removeOne: (name: string) => `remove ${name}`,
+    removed: (name: string) => `The named value “${name}” is removed.`,
+    separator: "Between them",
+    title: "Named values",
+    usedBy: (uses: string) => `used by ${uses}`,
+    values: "Values, one a line",
   },
 
   notHere: {

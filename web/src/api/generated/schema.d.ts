@@ -84,6 +84,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/named-values/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["put_4"];
+        post?: never;
+        delete: operations["delete_1"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/mail-room/{address}/behaviour": {
         parameters: {
             query?: never;
@@ -124,7 +140,7 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        put: operations["put_4"];
+        put: operations["put_5"];
         post?: never;
         delete?: never;
         options?: never;
@@ -140,7 +156,7 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        put: operations["put_5"];
+        put: operations["put_6"];
         post?: never;
         delete?: never;
         options?: never;
@@ -156,7 +172,7 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        put: operations["put_6"];
+        put: operations["put_7"];
         post?: never;
         delete?: never;
         options?: never;
@@ -204,9 +220,9 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        put: operations["put_7"];
+        put: operations["put_8"];
         post?: never;
-        delete: operations["delete_1"];
+        delete: operations["delete_2"];
         options?: never;
         head?: never;
         patch?: never;
@@ -220,9 +236,9 @@ export interface paths {
             cookie?: never;
         };
         get: operations["one_1"];
-        put: operations["put_8"];
+        put: operations["put_9"];
         post?: never;
-        delete: operations["delete_2"];
+        delete: operations["delete_3"];
         options?: never;
         head?: never;
         patch?: never;
@@ -398,7 +414,7 @@ export interface paths {
         get: operations["get"];
         put?: never;
         post: operations["post_2"];
-        delete: operations["delete_3"];
+        delete: operations["delete_4"];
         options?: never;
         head?: never;
         patch?: never;
@@ -548,6 +564,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/named-values": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["list_2"];
+        put?: never;
+        post: operations["post_6"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/named-values/trials": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["attempt"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/invitations/{token}": {
         parameters: {
             query?: never;
@@ -557,7 +605,7 @@ export interface paths {
         };
         get: operations["get_1"];
         put?: never;
-        post: operations["post_6"];
+        post: operations["post_7"];
         delete?: never;
         options?: never;
         head?: never;
@@ -573,7 +621,7 @@ export interface paths {
         };
         get: operations["groups"];
         put?: never;
-        post: operations["post_7"];
+        post: operations["post_8"];
         delete?: never;
         options?: never;
         head?: never;
@@ -589,7 +637,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["post_8"];
+        post: operations["post_9"];
         delete?: never;
         options?: never;
         head?: never;
@@ -619,9 +667,9 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["list_2"];
+        get: operations["list_3"];
         put?: never;
-        post: operations["post_9"];
+        post: operations["post_10"];
         delete?: never;
         options?: never;
         head?: never;
@@ -765,7 +813,7 @@ export interface paths {
         };
         get: operations["all"];
         put?: never;
-        post: operations["post_10"];
+        post: operations["post_11"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1464,7 +1512,7 @@ export interface components {
             from: string;
             act: string;
             /** @enum {string} */
-            kind: "PERSON" | "GROUP" | "FOLDER" | "REPORT" | "SOURCE" | "DATA_SET" | "SUBSCRIPTION" | "RUN" | "ISSUE";
+            kind: "PERSON" | "GROUP" | "FOLDER" | "REPORT" | "SOURCE" | "DATA_SET" | "NAMED_VALUE" | "SUBSCRIPTION" | "RUN" | "ISSUE";
             thing: string;
             before: string;
             after: string;
@@ -2069,10 +2117,50 @@ export interface components {
             id: number;
             name: string;
         };
+        NamedChange: {
+            wish: components["schemas"]["NamedWish"];
+            /** Format: int32 */
+            version: number;
+        };
+        NamedKept: {
+            /** Format: int64 */
+            id: number;
+        };
         NamedPerson: {
             /** Format: int64 */
             id: number;
             name: string;
+        };
+        NamedValue: {
+            name: string;
+            /** @enum {string} */
+            kind: "CONSTANT" | "FORMULA" | "FIRST" | "DISTINCT";
+            values: string[];
+            formula: string;
+            dataSet: number | null;
+            column: string;
+            fallback: string[];
+            separator: string;
+            lastWord: string;
+        };
+        NamedView: {
+            /** Format: int64 */
+            id: number;
+            /** Format: int64 */
+            folder: number;
+            folderName: string;
+            named: components["schemas"]["NamedValue"];
+            /** Format: int32 */
+            version: number;
+            mayChange: boolean;
+            outcome: components["schemas"]["Outcome"] | null;
+            wrong: string;
+            uses: string;
+        };
+        NamedWish: {
+            /** Format: int64 */
+            folder: number;
+            named: components["schemas"]["NamedValue"];
         };
         Narrowable: {
             column: string;
@@ -2130,6 +2218,13 @@ export interface components {
             kind: "SENT" | "FOLDER" | "QUERY";
             source: number | null;
             ask: string;
+        };
+        Outcome: {
+            values: string[];
+            /** Format: int32 */
+            more: number;
+            isFallback: boolean;
+            written: string;
         };
         Outlook: {
             /** Format: int32 */
@@ -2824,6 +2919,50 @@ export interface operations {
             };
         };
     };
+    put_4: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NamedChange"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    delete_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     behave: {
         parameters: {
             query?: never;
@@ -2872,7 +3011,7 @@ export interface operations {
             };
         };
     };
-    put_4: {
+    put_5: {
         parameters: {
             query?: never;
             header?: never;
@@ -2898,7 +3037,7 @@ export interface operations {
             };
         };
     };
-    put_5: {
+    put_6: {
         parameters: {
             query?: never;
             header?: never;
@@ -2925,7 +3064,7 @@ export interface operations {
             };
         };
     };
-    put_6: {
+    put_7: {
         parameters: {
             query?: never;
             header?: never;
@@ -2998,7 +3137,7 @@ export interface operations {
             };
         };
     };
-    put_7: {
+    put_8: {
         parameters: {
             query?: never;
             header?: never;
@@ -3022,7 +3161,7 @@ export interface operations {
             };
         };
     };
-    delete_1: {
+    delete_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -3066,7 +3205,7 @@ export interface operations {
             };
         };
     };
-    put_8: {
+    put_9: {
         parameters: {
             query?: never;
             header?: never;
@@ -3090,7 +3229,7 @@ export interface operations {
             };
         };
     };
-    delete_2: {
+    delete_3: {
         parameters: {
             query?: never;
             header?: never;
@@ -3416,7 +3555,7 @@ export interface operations {
             };
         };
     };
-    delete_3: {
+    delete_4: {
         parameters: {
             query?: never;
             header?: never;
@@ -3696,6 +3835,74 @@ export interface operations {
             };
         };
     };
+    list_2: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["NamedView"][];
+                };
+            };
+        };
+    };
+    post_6: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NamedWish"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["NamedKept"];
+                };
+            };
+        };
+    };
+    attempt: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NamedWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Outcome"];
+                };
+            };
+        };
+    };
     get_1: {
         parameters: {
             query?: never;
@@ -3718,7 +3925,7 @@ export interface operations {
             };
         };
     };
-    post_6: {
+    post_7: {
         parameters: {
             query?: never;
             header?: never;
@@ -3762,7 +3969,7 @@ export interface operations {
             };
         };
     };
-    post_7: {
+    post_8: {
         parameters: {
             query?: never;
             header?: never;
@@ -3786,7 +3993,7 @@ export interface operations {
             };
         };
     };
-    post_8: {
+    post_9: {
         parameters: {
             query?: never;
             header?: never;
@@ -3832,7 +4039,7 @@ export interface operations {
             };
         };
     };
-    list_2: {
+    list_3: {
         parameters: {
             query?: never;
             header?: never;
@@ -3852,7 +4059,7 @@ export interface operations {
             };
         };
     };
-    post_9: {
+    post_10: {
         parameters: {
             query?: never;
             header?: never;
@@ -4079,7 +4286,7 @@ export interface operations {
             };
         };
     };
-    post_10: {
+    post_11: {
         parameters: {
             query?: never;
             header?: never;

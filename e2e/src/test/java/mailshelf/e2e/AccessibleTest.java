@@ -98,6 +98,10 @@ class AccessibleTest {
                         reader -> reader.button("Rule who sees which rows").click()),
                 new View("new data set", "/data/new", AccessibleTest::dropFile),
                 new View("rows from a query", "/data/new", AccessibleTest::askQuery),
+                new View(
+                        "named values",
+                        "/named",
+                        reader -> reader.button("New named value").click()),
                 new View("clippings", "/clippings", nothing),
                 new View(
                         "clipping",
@@ -192,7 +196,8 @@ class AccessibleTest {
     void a_view_has_no_fault(View view) {
         for (String light : List.of("daylight", "lamplight")) {
             reader.page.evaluate("light => localStorage.setItem('theme', light)", light);
-            reader.page.navigate(view.address());
+            assertThat(reader.page.navigate(view.address()).status())
+                    .isEqualTo(view.address().equals("/nowhere") ? 404 : 200);
             assertThat(reader.page.getByRole(AriaRole.MAIN)).isVisible();
             reader.page.waitForLoadState(LoadState.NETWORKIDLE);
             view.open().accept(reader);

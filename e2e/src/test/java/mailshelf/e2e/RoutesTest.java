@@ -113,6 +113,11 @@ class RoutesTest {
             POST /sendings | sendings | 401 404 403 422 403 403 422
             POST /session | session | 401 401 401 401 401 - -
             GET /shelf | shelf | 401 200 200 200 200 200 200
+            GET /named-values | named-values | 401 200 200 200 200 200 200
+            POST /named-values | named-values | 401 404 403 403 422 403 422
+            POST /named-values/trials | named-values/trials | 401 404 403 403 422 403 422
+            PUT /named-values/{id} | named-values/999 | 401 404 404 404 404 404 404
+            DELETE /named-values/{id} | named-values/999 | 401 404 404 404 404 404 404
             GET /sources | sources | 401 200 200 200 200 200 200
             POST /sources | sources | 401 403 403 403 403 403 422
             PUT /sources/{id} | sources/999 | 401 403 403 403 403 403 422
@@ -140,6 +145,9 @@ class RoutesTest {
                     operation -> operation.exampleBody().orElseThrow()));
 
     /** What some routes send instead of an example, so that only the right decides. */
+    /** A formula that is none. */
+    private static final Map<String, Object> NAMED = Map.of("folder", 1, "named", Wishes.named("x", "today +"));
+
     private static final Map<String, Object> BODIES = Map.ofEntries(
             Map.entry("POST /data-sets", Map.of("folder", 1, "name", "x", "dateColumn", "d", "columns", List.of())),
             Map.entry(
@@ -152,6 +160,9 @@ class RoutesTest {
                     Map.of("folder", 1, "yaml", "no report", "page", "", "period", "last-week", "chartWidth", 600)),
             Map.entry("POST /reports/{id}/cuts", Wishes.cut()),
             Map.entry("PUT /cuts/{id}", Map.of("wish", Wishes.cut(), "version", 1)),
+            Map.entry("POST /named-values", NAMED),
+            Map.entry("POST /named-values/trials", NAMED),
+            Map.entry("PUT /named-values/{id}", Map.of("wish", NAMED, "version", 1)),
             Map.entry("POST /clippings", Map.of("name", "", "clips", List.of())),
             Map.entry(
                     "PUT /clippings/{id}", Map.of("wish", Map.of("name", "A page", "clips", List.of()), "version", 1)),

@@ -132,6 +132,21 @@ final class Wishes {
         return draft;
     }
 
+    /** A named value that is computed. */
+    static Map<String, Object> named(String name, String formula) {
+        Map<String, Object> named = new HashMap<>();
+        named.put("name", name);
+        named.put("kind", "FORMULA");
+        named.put("values", List.of());
+        named.put("formula", formula);
+        named.put("dataSet", null);
+        named.put("column", "");
+        named.put("fallback", List.of());
+        named.put("separator", ", ");
+        named.put("lastWord", "and");
+        return named;
+    }
+
     /** A private cut under a name that nobody has. */
     static Map<String, Object> cut() {
         return cut("Cut " + UUID.randomUUID(), false, "last-month");

@@ -104,6 +104,8 @@ class WriteReportTest {
         assertThat(state(both)).isEqualTo("ACTIVE");
         assertThat(sunniva.get("subscriptions/" + both)
                         .get("terms")
+                        .get("content")
+                        .get(0)
                         .get("pages")
                         .toString())
                 .isEqualTo("[\"overview\"]");

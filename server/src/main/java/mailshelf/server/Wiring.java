@@ -18,6 +18,7 @@ import mailshelf.store.library.ClippingStore;
 import mailshelf.store.library.CutStore;
 import mailshelf.store.library.ReadingStore;
 import mailshelf.store.library.ReportStore;
+import mailshelf.store.named.NamedStore;
 import mailshelf.store.people.FolderStore;
 import mailshelf.store.people.InvitationStore;
 import mailshelf.store.people.NoticeStore;
@@ -135,6 +136,11 @@ class Wiring {
     @Bean
     ClippingStore clippingStore() {
         return new ClippingStore();
+    }
+
+    @Bean
+    NamedStore namedStore() {
+        return new NamedStore();
     }
 
     @Bean

@@ -19,6 +19,7 @@ public record Thing(Kind kind, long id, String name) {
         REPORT,
         SOURCE,
         DATA_SET,
+        NAMED_VALUE,
         SUBSCRIPTION,
         RUN,
         ISSUE

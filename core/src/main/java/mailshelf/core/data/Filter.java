@@ -5,6 +5,8 @@ import java.time.DateTimeException;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 
 /**
  * Which rows count, by one column. A filter without a value is no filter, so none says nothing.
@@ -14,6 +16,8 @@ import java.util.Optional;
 public record Filter(String column, Test test, List<String> values) {
     /** More than anybody can read through. */
     public static final int MOST_TOP = 200;
+
+    private static final Pattern REFERENCE = Pattern.compile("\\{([^{}]+)}");
 
     /** What a row's value is held against. */
     public enum Test {
@@ -75,7 +79,16 @@ public record Filter(String column, Test test, List<String> values) {
         };
     }
 
+    /** The name of the named value that stands in the place of a value, in braces; empty for a value itself. */
+    public static Optional<String> reference(String value) {
+        Matcher braces = REFERENCE.matcher(value);
+        return braces.matches() ? Optional.of(braces.group(1)) : Optional.empty();
+    }
+
     private static boolean isOf(ColumnType type, String value) {
+        if (reference(value).isPresent()) {
+            return true; // whether what it comes to is, is found out when it does
+        }
         return switch (type) {
             case TEXT -> true;
             case NUMBER -> number(value).isPresent();

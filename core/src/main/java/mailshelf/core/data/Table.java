@@ -8,6 +8,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.IntFunction;
+import java.util.stream.IntStream;
+import java.util.stream.LongStream;
 import mailshelf.core.time.Window;
 
 /**
@@ -124,6 +126,28 @@ public final class Table {
     /** The distinct values of a text column, sorted. */
     public List<String> values(String name) {
         return List.of(text(name).dictionary());
+    }
+
+    /** The first value of a column, in the order of the rows; empty where no row has one. */
+    public Optional<String> first(String name) {
+        int column = index(name);
+        return IntStream.range(0, rows)
+                .mapToObj(row -> raw(column, row))
+                .filter(value -> !value.isEmpty())
+                .findFirst();
+    }
+
+    /** The values that some row has in a column, each once and in order. */
+    public List<String> occurring(String name) {
+        Cells.Numbers compared = compared(name);
+        LongStream values = IntStream.range(0, rows)
+                .mapToLong(compared::at)
+                .filter(value -> value != Cells.Numbers.NONE)
+                .distinct()
+                .sorted();
+        return column(name).type() == ColumnType.TEXT
+                ? values.mapToObj(code -> text(name).dictionary()[(int) code]).toList()
+                : values.mapToObj(value -> rawOf(name, value)).toList();
     }
 
     /** One value as a page model holds it; "" where there is none. */

@@ -4,7 +4,8 @@ package mailshelf.core.expression;
 public final class BadExpression extends Exception {
     private final int position;
 
-    BadExpression(int position, String message) {
+    /** @param position from 0, in the text */
+    public BadExpression(int position, String message) {
         super(message);
         this.position = position;
     }

@@ -2,11 +2,14 @@ package mailshelf.core.expression;
 
 import java.util.Collection;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.TreeMap;
 import mailshelf.core.data.Cells;
 import mailshelf.core.data.Column;
 import mailshelf.core.data.Computed;
+import mailshelf.core.data.TableBuilder;
 
 /**
  * What a publisher writes to have a column computed from others, or to say which rows count: {@code if delay > 10 then
@@ -67,6 +70,14 @@ public final class Expression {
         Term.Truths truths = (Term.Truths) term;
         return Computed.texts(
                 Column.text(name), text, cells -> words(truths.over().apply(cells)));
+    }
+
+    /** What it comes to where it names no column, as pages hold values; empty for nothing. */
+    public Optional<String> value() {
+        String name = "value";
+        TableBuilder one = new TableBuilder(List.of(Column.text("row")), Optional.empty());
+        one.add(List.of("1"));
+        return Optional.of(one.build().with(List.of(column(name))).raw(name, 0)).filter(raw -> !raw.isEmpty());
     }
 
     private static Cells.Texts words(Term.TruthAt truths) {

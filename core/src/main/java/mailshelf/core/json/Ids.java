@@ -9,6 +9,7 @@ import mailshelf.core.delivery.CopyId;
 import mailshelf.core.delivery.DeliveryId;
 import mailshelf.core.delivery.IssueId;
 import mailshelf.core.delivery.RunId;
+import mailshelf.core.named.NamedId;
 import mailshelf.core.report.ClippingId;
 import mailshelf.core.report.CutId;
 import mailshelf.core.report.ReportId;
@@ -43,5 +44,6 @@ public final class Ids {
         use.use(GroupId.class, GroupId::new);
         use.use(FolderId.class, FolderId::new);
         use.use(RequestId.class, RequestId::new);
+        use.use(NamedId.class, NamedId::new);
     }
 }

@@ -23,7 +23,7 @@ public final class FilterWords {
      * @param named its column and measure by their titles
      */
     public String of(Filter named) {
-        List<String> values = named.values().stream().map(OneLine::of).toList();
+        List<String> values = named.values().stream().map(FilterWords::readable).toList();
         String column = OneLine.of(named.column());
         String key = "filter." + named.test();
         return switch (named.test()) {
@@ -34,6 +34,10 @@ public final class FilterWords {
             case TOP -> words.say(key, column, values.get(0), values.get(1));
             case EMPTY, FILLED -> words.say(key, column);
         };
+    }
+
+    private static String readable(String value) {
+        return Filter.reference(value).map(name -> "“" + OneLine.of(name) + "”").orElseGet(() -> OneLine.of(value));
     }
 
     private String between(String column, String from, String to) {
@@ -48,8 +52,8 @@ public final class FilterWords {
                 : words.say("filter.BETWEEN", column, value(from), value(to));
     }
 
-    /** A number or a day; other texts have no bounds. */
-    private String value(String raw) {
+    /** A number or a day as it is read; any other text as it is. */
+    public String value(String raw) {
         return Filter.day(raw)
                 .map(day -> words.dates(ZoneOffset.UTC).fullDay(day))
                 .orElseGet(() -> Filter.number(raw)

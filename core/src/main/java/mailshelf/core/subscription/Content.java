@@ -56,9 +56,9 @@ public record Content(
                     clip.period(),
                     clip.filters());
             int last = all.size() - 1;
-            if (last >= 0 && all.get(last).with(List.of()).equals(next.with(List.of()))) {
+            if (last >= 0 && all.get(last).ofBlocks(List.of()).equals(next.ofBlocks(List.of()))) {
                 Stream<String> blocks = Stream.concat(all.get(last).blocks().stream(), Stream.of(clip.block()));
-                all.set(last, next.with(blocks.distinct().toList()));
+                all.set(last, next.ofBlocks(blocks.distinct().toList()));
             } else {
                 all.add(next);
             }
@@ -66,7 +66,7 @@ public record Content(
         return List.copyOf(all);
     }
 
-    private Content with(List<String> others) {
+    private Content ofBlocks(List<String> others) {
         return new Content(report, pages, others, follows, period, filters);
     }
 
@@ -83,6 +83,10 @@ public record Content(
     /** With the period and the filters that it has now as its own. */
     Content withoutCut() {
         return new Content(report, pages, blocks, Optional.empty(), period, filters);
+    }
+
+    Content with(List<Filter> others) {
+        return new Content(report, pages, blocks, follows, period, others);
     }
 
     private Content during(Period other) {
@@ -116,7 +120,7 @@ public record Content(
                 .flatMap(page -> page.blocks().stream())
                 .map(Block::id)
                 .toList();
-        return blocksLeft.isEmpty() ? Optional.empty() : Optional.of(with(blocksLeft));
+        return blocksLeft.isEmpty() ? Optional.empty() : Optional.of(ofBlocks(blocksLeft));
     }
 
     /** The chosen pages as the report has them: in its order, and where blocks are chosen, with those alone in theirs. */

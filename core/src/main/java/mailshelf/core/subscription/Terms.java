@@ -7,7 +7,11 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
+import java.util.function.Function;
 import java.util.function.UnaryOperator;
+import mailshelf.core.data.Filter;
+import mailshelf.core.named.References;
 import mailshelf.core.report.ClippingId;
 import mailshelf.core.report.Cut;
 import mailshelf.core.report.CutId;
@@ -99,6 +103,23 @@ public record Terms(
     /** With the content that it has now as its own, whatever it followed. */
     public Terms onItsOwn() {
         return withContent(content.stream().map(Content::withoutCut).toList(), Optional.empty());
+    }
+
+    /** The names of the values that its filters go by. */
+    public Set<String> namedValues() {
+        return References.in(
+                content.stream().flatMap(each -> each.filters().stream()).toList());
+    }
+
+    /** Whether its filters go by named values. */
+    public boolean namesValues() {
+        return !namedValues().isEmpty();
+    }
+
+    /** With the filters of its content changed. */
+    public Terms narrowed(Function<Content, List<Filter>> filters) {
+        return withContent(
+                content.stream().map(each -> each.with(filters.apply(each))).toList(), clipping);
     }
 
     /** With the blocks of a clipping. */

@@ -82,7 +82,7 @@ public class Tables {
     }
 
     /** @param load the newest that the caller knows of; if there is a newer one in memory, it is given */
-    Loaded of(DataSet dataSet, Load load) {
+    public Loaded of(DataSet dataSet, Load load) {
         Loaded known = newest.get(dataSet.id());
         if (known != null && known.load().id().equals(load.id())) {
             return known;

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import mailshelf.core.audience.Recipient;
 import mailshelf.core.data.Allowed;
@@ -19,8 +20,10 @@ import mailshelf.core.report.ReportId;
 import mailshelf.core.rights.Person;
 import mailshelf.core.rights.PersonId;
 import mailshelf.core.rights.Verb;
+import mailshelf.core.subscription.Content;
 import mailshelf.core.subscription.SeenAs;
 import mailshelf.core.subscription.Subscription;
+import mailshelf.core.subscription.Terms;
 import mailshelf.server.data.Viewers;
 import mailshelf.server.rights.Gate;
 import mailshelf.store.Tx;
@@ -84,6 +87,7 @@ public class Audience {
      * All of a run's recipients who are included, by what they see: who sees the same gets the same copy.
      *
      * @param rules the row rules in force, by source
+     * @param narrowed the terms as they are for somebody
      */
     List<View> views(
             Tx tx,
@@ -91,6 +95,7 @@ public class Audience {
             Subscription subscription,
             SeenAs seenAs,
             List<List<Viewers.InForce>> rules,
+            Function<Person, Narrowed> narrowed,
             List<RunStore.Listed> recipients) {
         List<RunStore.Listed> included = recipients.stream()
                 .filter(listed -> listed.recipient().inclusion() == Recipient.Inclusion.INCLUDED)
@@ -99,18 +104,36 @@ public class Audience {
         Collection<Person> seers = seers(tx, subscription, included, asOwner);
         List<Map<PersonId, Viewer>> seen =
                 rules.stream().map(each -> viewers.of(tx, seers, each)).toList();
-        Map<List<List<Allowed>>, View> views = new LinkedHashMap<>();
+        Map<PersonId, Narrowed> terms = seers.stream().collect(Collectors.toMap(Person::id, narrowed));
+        record Key(List<List<Allowed>> allowed, List<Content> content, List<Seen> named) {}
+        Map<Key, View> views = new LinkedHashMap<>();
         for (RunStore.Listed listed : included) {
             PersonId seer = asOwner ? subscription.owner() : listed.recipient().person();
             List<Viewer> of = seen.stream().map(each -> each.get(seer)).toList();
+            Narrowed his = terms.get(seer);
+            Key key = new Key(
+                    of.stream().map(Viewer::allowed).toList(), his.terms().content(), his.named());
             views.computeIfAbsent(
-                            of.stream().map(Viewer::allowed).toList(),
-                            allowed -> new View(asOwner ? SeenAs.OWNER : SeenAs.RECIPIENT, of, new ArrayList<>()))
+                            key,
+                            added -> new View(
+                                    asOwner ? SeenAs.OWNER : SeenAs.RECIPIENT,
+                                    of,
+                                    his.terms(),
+                                    his.named(),
+                                    new ArrayList<>()))
                     .recipients()
                     .add(listed);
         }
         return List.copyOf(views.values());
     }
+
+    /**
+     * Terms as they are for somebody.
+     *
+     * @param terms with what named values come to for him
+     * @param named what he sees of the data that those are taken from
+     */
+    record Narrowed(Terms terms, List<Seen> named) {}
 
     private Collection<Person> seers(
             Tx tx, Subscription subscription, List<RunStore.Listed> included, boolean asOwner) {

@@ -4,7 +4,9 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import mailshelf.core.data.DataSetId;
 import mailshelf.core.data.Seen;
 import mailshelf.core.data.Viewer;
 import mailshelf.core.subscription.Subscription;
@@ -19,6 +21,7 @@ import mailshelf.store.subscription.SubscriptionStore;
 /**
  * A run with all that its issue is made from, as it stood when the making began.
  *
+ * @param dataSets the names of all that it is made from
  * @param views all who are included, by what they see
  * @param terms with what is new since the last issue beginning on the day of {@code since}
  * @param sources the reports that it is made from, in the order of the terms
@@ -32,6 +35,7 @@ record Commission(
         List<View> views,
         SubscriptionStore.Numbering numbering,
         Optional<LocalDate> since,
+        Map<DataSetId, String> dataSets,
         Instant now) {
 
     /** Empty for a trial. */
@@ -49,7 +53,7 @@ record Commission(
                     source.slicing().of(viewer),
                     source.loaded().freshness()));
         }
-        return new MakeEdition.Order(terms, from, run.dueAt(), now, number());
+        return new MakeEdition.Order(view.terms(), from, run.dueAt(), now, number());
     }
 
     /** What a view's copy shows of each data set. */
@@ -60,6 +64,7 @@ record Commission(
                     sources.get(i).published().dataSet().id(),
                     view.viewers().get(i).allowed()));
         }
+        slices.addAll(view.named());
         return slices.stream().distinct().toList();
     }
 

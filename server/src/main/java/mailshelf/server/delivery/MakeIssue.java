@@ -2,15 +2,20 @@ package mailshelf.server.delivery;
 
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import mailshelf.core.condition.Sending;
+import mailshelf.core.data.DataSetId;
 import mailshelf.core.data.LoadId;
 import mailshelf.core.data.Slicing;
 import mailshelf.core.delivery.RunOutcome;
+import mailshelf.core.report.Definition;
+import mailshelf.core.report.ReportId;
+import mailshelf.core.rights.Person;
 import mailshelf.core.subscription.SeenAs;
 import mailshelf.core.subscription.Subscription;
 import mailshelf.core.subscription.Terms;
@@ -19,8 +24,10 @@ import mailshelf.server.data.Tables;
 import mailshelf.server.data.Viewers;
 import mailshelf.server.lease.LeaseKeeper;
 import mailshelf.server.library.Definitions;
+import mailshelf.server.named.ResolveNamed;
 import mailshelf.store.Database;
 import mailshelf.store.Durable;
+import mailshelf.store.Tx;
 import mailshelf.store.data.DataSet;
 import mailshelf.store.delivery.Run;
 import mailshelf.store.delivery.RunStore;
@@ -47,6 +54,7 @@ class MakeIssue {
     private final Viewers viewers;
     private final Audience audience;
     private final ContinuedTerms continued;
+    private final ResolveNamed named;
     private final MakeCopies makeCopies;
     private final SealIssue sealIssue;
     private final Hindrance hindrance;
@@ -64,6 +72,7 @@ class MakeIssue {
             Viewers viewers,
             Audience audience,
             ContinuedTerms continued,
+            ResolveNamed named,
             MakeCopies makeCopies,
             SealIssue sealIssue,
             Hindrance hindrance,
@@ -79,6 +88,7 @@ class MakeIssue {
         this.viewers = viewers;
         this.audience = audience;
         this.continued = continued;
+        this.named = named;
         this.makeCopies = makeCopies;
         this.sealIssue = sealIssue;
         this.hindrance = hindrance;
@@ -145,6 +155,21 @@ class MakeIssue {
         sealIssue.notMade(job, RunOutcome.FAILED, job.words().say("failed.making", run.attempt()));
     }
 
+    /** The terms as they are for somebody; the same for all where nothing is named in them. */
+    private Function<Person, Audience.Narrowed> narrowed(
+            Tx tx, Run run, Terms terms, List<RunStore.Source> pinned, List<Definitions.Published> published) {
+        if (!terms.namesValues()) {
+            Audience.Narrowed same = new Audience.Narrowed(terms, List.of());
+            return seer -> same;
+        }
+        Map<ReportId, Definition> definitions = new HashMap<>();
+        for (int i = 0; i < pinned.size(); i++) {
+            definitions.put(pinned.get(i).report(), published.get(i).definition());
+        }
+        LocalDate day = terms.sendDay(run.dueAt());
+        return seer -> new Audience.Narrowed(named.in(tx, seer, day, terms, definitions), named.seen(tx, seer, terms));
+    }
+
     private Commission commission(Run run) {
         Map<LoadId, Tables.Loaded> loaded = database.inTransaction(tx -> runs.sources(tx, run.id())).stream()
                 .map(RunStore.Source::load)
@@ -167,7 +192,11 @@ class MakeIssue {
             List<List<Viewers.InForce>> rules =
                     dataSets.stream().map(each -> viewers.inForce(tx, each)).toList();
             SeenAs seenAs = terms.seenAs(dataSets.stream().allMatch(DataSet::ownerView));
-            List<View> views = audience.views(tx, run, subscription, seenAs, rules, recipients);
+            Terms going = terms.continuing(since);
+            Map<DataSetId, String> names = new HashMap<>(named.dataSets(tx, terms));
+            dataSets.forEach(each -> names.put(each.id(), each.name()));
+            List<View> views = audience.views(
+                    tx, run, subscription, seenAs, rules, narrowed(tx, run, going, pinned, published), recipients);
             List<Source> sources = new ArrayList<>();
             for (RunStore.Source source : pinned) {
                 int i = sources.size();
@@ -178,12 +207,13 @@ class MakeIssue {
             return new Commission(
                     run,
                     subscription,
-                    terms.continuing(since),
+                    going,
                     sources,
                     recipients,
                     views,
                     subscriptions.numbering(tx, run.subscription()),
                     since,
+                    names,
                     clock.instant());
         });
     }

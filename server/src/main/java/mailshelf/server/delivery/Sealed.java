@@ -7,7 +7,6 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import mailshelf.core.audience.Recipient;
-import mailshelf.core.data.Seen;
 import mailshelf.core.delivery.RunRecipientId;
 import mailshelf.core.report.Definition;
 import mailshelf.core.shelf.Manifest;
@@ -61,17 +60,8 @@ final class Sealed {
 
     private static List<Manifest.Slice> slices(Commission job, MadeCopy made) {
         return made.copy().slices().stream()
-                .map(seen -> new Manifest.Slice(dataSet(job, seen), seen.allowed()))
+                .map(seen -> new Manifest.Slice(job.dataSets().get(seen.dataSet()), seen.allowed()))
                 .toList();
-    }
-
-    private static String dataSet(Commission job, Seen seen) {
-        return job.sources().stream()
-                .map(source -> source.published().dataSet())
-                .filter(dataSet -> dataSet.id().equals(seen.dataSet()))
-                .findFirst()
-                .orElseThrow()
-                .name();
     }
 
     private static Manifest.Content content(Commission job, Content content) {

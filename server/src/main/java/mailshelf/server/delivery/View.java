@@ -1,13 +1,17 @@
 package mailshelf.server.delivery;
 
 import java.util.List;
+import mailshelf.core.data.Seen;
 import mailshelf.core.data.Viewer;
 import mailshelf.core.subscription.SeenAs;
+import mailshelf.core.subscription.Terms;
 import mailshelf.store.delivery.RunStore;
 
 /**
  * The recipients of a run who all see the same rows, and so get the same copy.
  *
  * @param viewers as whom it is seen, by source
+ * @param terms with what named values come to for them
+ * @param named what they see of the data that those are taken from
  */
-record View(SeenAs seenAs, List<Viewer> viewers, List<RunStore.Listed> recipients) {}
+record View(SeenAs seenAs, List<Viewer> viewers, Terms terms, List<Seen> named, List<RunStore.Listed> recipients) {}

@@ -30,6 +30,7 @@ import mailshelf.server.clock.BusinessClock;
 import mailshelf.server.data.Tables;
 import mailshelf.server.data.Viewers;
 import mailshelf.server.http.Languages;
+import mailshelf.server.named.ResolveNamed;
 import mailshelf.server.rights.Gate;
 import mailshelf.store.Database;
 import mailshelf.store.Tx;
@@ -68,6 +69,7 @@ public class ReadReport {
     private final Definitions definitions;
     private final Tables tables;
     private final Viewers viewers;
+    private final ResolveNamed named;
     private final DataSetStore dataSets;
     private final ReadingStore reading;
     private final BusinessClock clock;
@@ -143,6 +145,7 @@ public class ReadReport {
             Definitions definitions,
             Tables tables,
             Viewers viewers,
+            ResolveNamed named,
             DataSetStore dataSets,
             ReadingStore reading,
             BusinessClock clock) {
@@ -152,6 +155,7 @@ public class ReadReport {
         this.definitions = definitions;
         this.tables = tables;
         this.viewers = viewers;
+        this.named = named;
         this.dataSets = dataSets;
         this.reading = reading;
         this.clock = clock;
@@ -276,14 +280,13 @@ public class ReadReport {
         return asked(who, published, viewer, wish.page(), wish.period(), filters);
     }
 
-    /** @param filters that the definition takes */
+    /** @param wanted that the definition takes; named values come to what they do for who asks, today */
     Asked asked(
-            Person who,
-            Definitions.Published published,
-            Viewer viewer,
-            String id,
-            Period period,
-            List<Filter> filters) {
+            Person who, Definitions.Published published, Viewer viewer, String id, Period period, List<Filter> wanted) {
+        List<Filter> filters = database.inTransaction(tx -> {
+            named.requireUsable(tx, who, wanted);
+            return named.in(tx, who, today(who), wanted, published.definition());
+        });
         Definition definition = published.definition().answered(filters);
         Tables.Loaded loaded = tables.newest(published.dataSet());
         Slice slice = loaded.seenBy(viewer);

@@ -22,6 +22,7 @@ import mailshelf.core.data.Viewer;
 import mailshelf.core.data.csv.CsvTable;
 import mailshelf.core.data.csv.DateForm;
 import mailshelf.core.data.csv.Inspection;
+import mailshelf.core.named.References;
 import mailshelf.core.report.Definition;
 import mailshelf.core.report.DefinitionReader;
 import mailshelf.core.report.Evaluation;
@@ -105,7 +106,7 @@ final class ReportOnFile {
         Period asked = Period.parse(period).orElseThrow(() -> Problem.invalid("report.bad-period", period));
         LocalDate from = on.or(() -> read.table().lastDay().map(last -> last.plusDays(1)))
                 .orElseThrow(() -> Problem.invalid("data.none-loaded", data.getFileName()));
-        List<Filter> filters = filters(read.definition());
+        List<Filter> filters = References.resolved(filters(read.definition()), name -> Optional.empty());
         Definition definition = read.definition().answered(filters);
         Evaluation.Question question = Evaluation.Question.of(
                 asked,

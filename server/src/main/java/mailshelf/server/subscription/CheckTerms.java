@@ -33,6 +33,7 @@ import mailshelf.server.clock.BusinessClock;
 import mailshelf.server.data.Viewers;
 import mailshelf.server.library.Definitions;
 import mailshelf.server.library.Filters;
+import mailshelf.server.named.ResolveNamed;
 import mailshelf.server.rights.Gate;
 import mailshelf.store.Tx;
 import mailshelf.store.data.DataSet;
@@ -52,6 +53,7 @@ class CheckTerms {
     private final Viewers viewers;
     private final PersonStore people;
     private final SubscriptionStore subscriptions;
+    private final ResolveNamed named;
     private final BusinessClock clock;
 
     /** Something said under the part that it concerns. */
@@ -64,6 +66,7 @@ class CheckTerms {
             Viewers viewers,
             PersonStore people,
             SubscriptionStore subscriptions,
+            ResolveNamed named,
             BusinessClock clock) {
         this.gate = gate;
         this.definitions = definitions;
@@ -71,6 +74,7 @@ class CheckTerms {
         this.viewers = viewers;
         this.people = people;
         this.subscriptions = subscriptions;
+        this.named = named;
         this.clock = clock;
     }
 
@@ -92,6 +96,7 @@ class CheckTerms {
         requireOneKind(terms);
         terms.reports().forEach(report -> gate.readable(tx, who, report));
         requireOffered(tx, terms);
+        terms.content().forEach(content -> named.requireUsable(tx, who, content.filters()));
     }
 
     /** Refuses to keep terms that would not be kept to: where data forbid the owner's view, each sees his own rows. */

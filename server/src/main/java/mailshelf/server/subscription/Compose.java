@@ -3,7 +3,9 @@ package mailshelf.server.subscription;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import mailshelf.core.Problem;
 import mailshelf.core.data.Viewer;
 import mailshelf.core.letter.Letter;
@@ -34,6 +36,7 @@ import mailshelf.server.delivery.MakeEdition;
 import mailshelf.server.library.Definitions;
 import mailshelf.server.library.FollowedTerms;
 import mailshelf.server.mail.LetterWriter;
+import mailshelf.server.named.ResolveNamed;
 import mailshelf.server.rights.Gate;
 import mailshelf.store.Database;
 import mailshelf.store.people.PersonStore;
@@ -52,6 +55,7 @@ class Compose {
     private final Viewers viewers;
     private final FollowedTerms followed;
     private final ContinuedTerms continued;
+    private final ResolveNamed named;
     private final MakeEdition makeEdition;
     private final LetterWriter letters;
     private final Describe describe;
@@ -108,7 +112,8 @@ class Compose {
 
     /**
      * @param terms as they are kept: of one that follows a cut, as that is now
-     * @param continued the same, going on from where the last issue ended
+     * @param shown the same as they are now for him whose mail is shown: going on from where the last issue ended, with what
+     *     named values come to
      * @param as whose mail is shown
      * @param from the reports of its content
      * @param open whether it leaves a question of one unanswered
@@ -116,7 +121,7 @@ class Compose {
      */
     private record Found(
             Terms terms,
-            Terms continued,
+            Terms shown,
             Person as,
             List<From> from,
             boolean open,
@@ -135,6 +140,7 @@ class Compose {
             Viewers viewers,
             FollowedTerms followed,
             ContinuedTerms continued,
+            ResolveNamed named,
             MakeEdition makeEdition,
             LetterWriter letters,
             Describe describe,
@@ -149,6 +155,7 @@ class Compose {
         this.viewers = viewers;
         this.followed = followed;
         this.continued = continued;
+        this.named = named;
         this.makeEdition = makeEdition;
         this.letters = letters;
         this.describe = describe;
@@ -178,8 +185,8 @@ class Compose {
                 found.sentence(),
                 missing,
                 found.notes(),
-                sends(found.continued(), now, words),
-                days(found.continued(), now, words),
+                sends(found.shown(), now, words),
+                days(found.shown(), now, words),
                 edition.map(made -> rows(terms, made)).orElse(0L),
                 terms.content().stream()
                         .map(content -> view(found, content, words))
@@ -254,7 +261,12 @@ class Compose {
             }
             return new Found(
                     terms,
-                    draft.own().map(id -> continued.of(tx, id, terms)).orElse(terms),
+                    named.in(
+                            tx,
+                            seer,
+                            terms.sendDay(clock.instant()),
+                            draft.own().map(id -> continued.of(tx, id, terms)).orElse(terms),
+                            definitions(from)),
                     as,
                     from,
                     !check.unanswered(tx, terms).isEmpty(),
@@ -264,6 +276,11 @@ class Compose {
                     describe.phrases(tx, terms, owner.id(), who),
                     check.notes(tx, who, owner, terms, draft.own()));
         });
+    }
+
+    private static Map<ReportId, Definition> definitions(List<From> from) {
+        return from.stream()
+                .collect(Collectors.toMap(From::report, each -> each.published().definition()));
     }
 
     /** How many rows lie behind it: pages of a report are all over the same. */
@@ -284,14 +301,14 @@ class Compose {
                             loaded.freshness());
                 })
                 .toList();
-        MakeEdition.Order order = new MakeEdition.Order(found.continued(), from, now, now, Optional.empty());
+        MakeEdition.Order order = new MakeEdition.Order(found.shown(), from, now, now, Optional.empty());
         return makeEdition.withFiles(order, makeEdition.evaluate(order));
     }
 
     private MailPreview mail(Person who, Draft draft, Found found, Edition edition, Instant now) {
         LetterWriter.About about = new LetterWriter.About(
                 draft.own().orElse(new SubscriptionId(0)),
-                found.continued(),
+                found.shown(),
                 who,
                 Optional.empty(),
                 now,

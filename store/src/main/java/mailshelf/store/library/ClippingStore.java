@@ -27,6 +27,10 @@ public final class ClippingStore {
         return tx.one(CLIPPING + " WHERE id = ?", ClippingStore::clipping, id);
     }
 
+    public List<KeptClipping> all(Tx tx) {
+        return tx.list(CLIPPING, ClippingStore::clipping);
+    }
+
     /** A person's own, by name. */
     public List<KeptClipping> of(Tx tx, PersonId owner) {
         return tx.list(CLIPPING + " WHERE owner = ? ORDER BY LOWER(name), id", ClippingStore::clipping, owner);

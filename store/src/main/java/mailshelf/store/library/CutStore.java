@@ -33,6 +33,10 @@ public final class CutStore {
         return tx.one(CUT + " WHERE c.id = ?", CutStore::cut, id);
     }
 
+    public List<KeptCut> all(Tx tx) {
+        return tx.list(CUT, CutStore::cut);
+    }
+
     /** A person's own and those that are shared, by name. */
     public List<KeptCut> ofReport(Tx tx, ReportId report, PersonId person) {
         return tx.list(

@@ -1,0 +1,211 @@
+package mailshelf.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.RegisterExtension;
+import tools.jackson.databind.JsonNode;
+
+/** Values that are defined once and used by their names: tried, kept, obeying row rules, and guarded while they are used. */
+class NamedValuesTest {
+    private static final long IDA = 3;
+    private static final long TOR = 4;
+    private static final long SAILINGS = 1;
+    private static final long CREW_HOURS = 5;
+
+    @RegisterExtension
+    static final RunningDemo DEMO = new RunningDemo("named-values");
+
+    private static Api sunniva;
+    private static Api marit;
+    private static Api ida;
+
+    @BeforeAll
+    static void signIn() {
+        sunniva = DEMO.as("Sunniva Rein");
+        marit = DEMO.as("Marit Lunde");
+        ida = DEMO.as("Ida Solvang");
+    }
+
+    @Test
+    void each_kind_is_tried_before_it_is_kept() {
+        assertThat(tried(constant("x", "Terna", "Rype")).get("written").asString())
+                .isEqualTo("Terna and Rype");
+        assertThat(tried(formula("x", "2 * 5")).get("values").get(0).asString()).isEqualTo("10");
+        assertThat(tried(ofColumn("x", "FIRST", SAILINGS, "date")).get("values"))
+                .hasSize(1);
+        JsonNode routes = tried(ofColumn("x", "DISTINCT", SAILINGS, "route"));
+        assertThat(routes.get("values").valueStream().map(JsonNode::asString))
+                .contains("1 Ness–Hovden", "5 Holm ring")
+                .isSorted();
+
+        assertThat(refused(formula("x", "today +"))).isEqualTo("named.bad-formula");
+        assertThat(refused(ofColumn("x", "FIRST", SAILINGS, "captain"))).isEqualTo("named.no-column");
+        assertThat(refused(formula("never", "1 / 0"))).isEqualTo("named.nothing");
+        assertThat(refused(constant("{braces}", "a"))).isEqualTo("named.bad-name");
+        assertThat(refused(constant("x", "{late}"))).isEqualTo("named.bad-value");
+        Map<String, Object> falling = new HashMap<>(formula("falls back", "1 / 0"));
+        falling.put("fallback", List.of("7"));
+        keep(falling);
+        assertThat(one(sunniva, "falls back").get("outcome").get("isFallback").asBoolean())
+                .isTrue();
+        assertThat(refused(constant("falls back", "a"))).isEqualTo("named.name-taken");
+    }
+
+    @Test
+    void pages_are_narrowed_by_what_it_comes_to() {
+        keep(constant("two routes", "1 Ness–Hovden", "5 Holm ring"));
+        keep(formula("late", "5 + 5"));
+
+        JsonNode named = ida.get("reports/1?page=routes&filter=route:%7Btwo+routes%7D&between=delay:%7Blate%7D..");
+        JsonNode plain =
+                ida.get("reports/1?page=routes&filter=route:1+Ness–Hovden&filter=route:5+Holm+ring&between=delay:10..");
+
+        assertThat(named.get("shown")).isEqualTo(plain.get("shown"));
+        assertThat(ida.status("reports/1?between=delay:%7Bnot+there%7D..")).isEqualTo(422);
+        assertThat(ida.status("reports/1?between=delay:%7Btwo+routes%7D..")).isEqualTo(422);
+    }
+
+    @Test
+    void recipients_get_what_it_comes_to_in_the_rows_that_they_may_see() {
+        keep(ofColumn("my routes", "DISTINCT", CREW_HOURS, "route"));
+        Map<String, Object> terms = Wishes.of(
+                Wishes.of(Wishes.terms(IDA, TOR), "filters", List.of(anyOf("route", "{my routes}"))),
+                "period",
+                "last-month");
+        long subscription = marit.post("subscriptions", Map.of("terms", terms, "start", true))
+                .get("id")
+                .asLong();
+
+        long run = marit.post("subscriptions/" + subscription + "/send", null)
+                .get("id")
+                .asLong();
+        Wait.until(
+                "it is sent",
+                () -> marit.get("runs/" + run).get("state").asString().equals("CLOSED"));
+        long issue = marit.get("runs/" + run).get("issue").asLong();
+
+        String idas = showing(ida.get("issues/" + issue));
+        String tors = showing(DEMO.as("Tor Egeland").get("issues/" + issue));
+        assertThat(idas).isNotEqualTo(tors).doesNotContain("my routes");
+        assertThat(idas).contains(values(ida, "my routes"));
+        assertThat(marit.get("subscriptions/" + subscription)
+                        .get("fullSentence")
+                        .asString())
+                .contains("only route “my routes”");
+        assertThat(one(sunniva, "my routes").get("uses").asString()).contains("the subscription “A test”");
+        long id = one(sunniva, "my routes").get("id").asLong();
+        assertThat(sunniva.refused("DELETE", "named-values/" + id, null).code()).isEqualTo("named.in-use");
+        Map<String, Object> renamed =
+                Map.of("wish", wish(ofColumn("mine", "DISTINCT", CREW_HOURS, "route")), "version", 1);
+        assertThat(sunniva.refused("PUT", "named-values/" + id, renamed).code()).isEqualTo("named.in-use");
+    }
+
+    @Test
+    void who_may_not_see_its_folder_cannot_find_out_what_it_comes_to() {
+        Map<String, Object> wish = Map.of("folder", 5, "named", constant("of crew", "5 Holm ring"));
+        sunniva.post("named-values", wish);
+        Api anders = DEMO.as("Anders Moe");
+
+        assertThat(names(anders)).doesNotContain("of crew");
+        assertThat(anders.status("reports/2?filter=route:%7Bof+crew%7D")).isEqualTo(422);
+        assertThat(sunniva.status("reports/2?filter=route:%7Bof+crew%7D")).isEqualTo(200);
+        assertThat(anders.refused("POST", "named-values", wish).status()).isEqualTo(404);
+        assertThat(ida.refused("POST", "named-values", wish(constant("hers", "a")))
+                        .code())
+                .isEqualTo("folder.no-publish");
+    }
+
+    @Test
+    void it_is_defined_and_narrowed_by_in_the_browser() {
+        Reader reader = DEMO.reader().signInAs("Sunniva Rein");
+        reader.page.navigate("/named");
+        reader.button("New named value").click();
+        reader.field("Name").fill("ring and pier");
+        reader.field("Values, one a line").fill("5 Holm ring\n2 Hovden–Skarv");
+        assertThat(reader.page.getByText("Comes to 5 Holm ring and 2 Hovden–Skarv."))
+                .isVisible();
+        reader.button("Keep it").click();
+        assertThat(reader.button("change ring and pier")).isVisible();
+
+        reader.page.navigate("/reports/1?page=routes&period=last-month");
+        reader.button("every route").click();
+        reader.button("“ring and pier”").click();
+        assertThat(reader.page.getByText("5 Holm ring and 2 Hovden–Skarv").first())
+                .isVisible();
+        reader.button("“ring and pier”").first().click();
+        assertThat(reader.page.locator("main")).containsText("5 Holm ring");
+        assertThat(reader.page.locator("main")).not().containsText("1 Ness–Hovden");
+    }
+
+    private static String showing(JsonNode view) {
+        return view.get("shown").get("page").get("showing").asString();
+    }
+
+    private static String values(Api who, String name) {
+        return one(who, name).get("outcome").get("values").get(0).asString();
+    }
+
+    private static List<String> names(Api who) {
+        List<String> names = new ArrayList<>();
+        who.get("named-values")
+                .forEach(each -> names.add(each.get("named").get("name").asString()));
+        return names;
+    }
+
+    private static JsonNode one(Api who, String name) {
+        return who.get("named-values")
+                .valueStream()
+                .filter(each -> each.get("named").get("name").asString().equals(name))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    private static JsonNode tried(Map<String, Object> named) {
+        return sunniva.post("named-values/trials", wish(named));
+    }
+
+    private static String refused(Map<String, Object> named) {
+        return sunniva.refused("POST", "named-values", wish(named)).code();
+    }
+
+    private static void keep(Map<String, Object> named) {
+        sunniva.post("named-values", wish(named));
+    }
+
+    private static Map<String, Object> wish(Map<String, Object> named) {
+        return Map.of("folder", 1, "named", named);
+    }
+
+    private static Map<String, Object> constant(String name, String... values) {
+        return named(name, "CONSTANT", List.of(values), "", null, "");
+    }
+
+    private static Map<String, Object> formula(String name, String formula) {
+        return named(name, "FORMULA", List.of(), formula, null, "");
+    }
+
+    private static Map<String, Object> ofColumn(String name, String kind, long dataSet, String column) {
+        return named(name, kind, List.of(), "", dataSet, column);
+    }
+
+    private static Map<String, Object> named(
+            String name, String kind, List<String> values, String formula, Long dataSet, String column) {
+        Map<String, Object> named = Wishes.named(name, formula);
+        named.put("kind", kind);
+        named.put("values", values);
+        named.put("column", column);
+        named.put("dataSet", dataSet);
+        return named;
+    }
+
+    private static Map<String, Object> anyOf(String column, String value) {
+        return Map.of("column", column, "test", "ANY_OF", "values", List.of(value));
+    }
+}

@@ -1,0 +1,57 @@
+package mailshelf.server.named;
+
+import java.util.List;
+import mailshelf.core.data.Filter;
+import mailshelf.core.named.References;
+import mailshelf.core.subscription.State;
+import mailshelf.core.subscription.Subscription;
+import mailshelf.store.Tx;
+import mailshelf.store.library.ClippingStore;
+import mailshelf.store.library.CutStore;
+import mailshelf.store.subscription.SubscriptionStore;
+import org.springframework.stereotype.Component;
+
+/** Finds out what is narrowed by a named value. */
+@Component
+class UsesOfNamed {
+    private final SubscriptionStore subscriptions;
+    private final CutStore cuts;
+    private final ClippingStore clippings;
+
+    /**
+     * What uses one.
+     *
+     * @param subscriptions those that are not ended
+     * @param cuts how many
+     * @param clippings how many
+     */
+    record Uses(List<Subscription> subscriptions, long cuts, long clippings) {
+        boolean isNone() {
+            return subscriptions.isEmpty() && cuts == 0 && clippings == 0;
+        }
+    }
+
+    UsesOfNamed(SubscriptionStore subscriptions, CutStore cuts, ClippingStore clippings) {
+        this.subscriptions = subscriptions;
+        this.cuts = cuts;
+        this.clippings = clippings;
+    }
+
+    Uses of(Tx tx, String name) {
+        return new Uses(
+                subscriptions.all(tx).stream()
+                        .filter(each -> each.state() != State.ENDED)
+                        .filter(each -> each.terms().namedValues().contains(name))
+                        .toList(),
+                cuts.all(tx).stream()
+                        .filter(each -> isIn(each.cut().filters(), name))
+                        .count(),
+                clippings.all(tx).stream()
+                        .filter(each -> each.clips().stream().anyMatch(clip -> isIn(clip.filters(), name)))
+                        .count());
+    }
+
+    private static boolean isIn(List<Filter> filters, String name) {
+        return References.in(filters).contains(name);
+    }
+}

@@ -1,0 +1,2 @@
+/** Named values in H2. */
+package mailshelf.store.named;

@@ -1,0 +1,65 @@
+import type { Api } from "../api/client";
+import { words } from "../words";
+import { useNamed, type Named } from "./named";
+import { referenceTo } from "./reference";
+
+interface Props {
+  type: Api["Column"]["type"];
+  test: Api["Filter"]["test"];
+  values: string[];
+  set: (values: string[]) => void;
+}
+
+/** Narrows by a named value instead of by a value; nothing where there is none that would do. */
+export function NamedChoices({ type, test, values, set }: Props) {
+  const named = useNamed().data ?? [];
+  const offered = named.filter(
+    (each) => each.outcome && fits(each, type) && (test !== "BETWEEN" || isOne(each)),
+  );
+  if (offered.length === 0 || !["ANY_OF", "NONE_OF", "BETWEEN"].includes(test)) return null;
+  return (
+    <div className="border-base-300 mt-3 border-t pt-2">
+      <p className="head">{words.named.by}</p>
+      <ul className="flex flex-wrap gap-x-6 gap-y-1">
+        {offered.map((each) => (
+          <li key={each.id}>
+            {waysOf(test, each.named.name).map(({ text, wanted }) => (
+              <button
+                key={text}
+                type="button"
+                aria-pressed={wanted.join() === values.join()}
+                className={`mr-3 ${wanted.join() === values.join() ? "current" : "choose"}`}
+                onClick={() => set(wanted)}
+              >
+                {text}
+              </button>
+            ))}
+            <span className="text-quiet">{each.outcome?.written}</span>
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}
+
+/** Numbers for numbers and days for days; a text may be anything that was not computed as one of these. */
+const fits = (named: Named, type: Props["type"]) => {
+  const looks = named.outcome?.values.map(typeOf) ?? [];
+  return type === "TEXT"
+    ? named.named.kind !== "FORMULA" || looks.every((look) => look === "TEXT")
+    : looks.every((look) => look === type);
+};
+
+const typeOf = (value: string) =>
+  /^\d{4}-\d{2}-\d{2}$/.test(value) ? "DATE" : /^-?\d+(\.\d+)?$/.test(value) ? "NUMBER" : "TEXT";
+
+/** A bound is one value. */
+const isOne = (named: Named) => named.outcome?.values.length === 1;
+
+const waysOf = (test: Props["test"], name: string) =>
+  test === "BETWEEN"
+    ? [
+        { text: words.named.atLeast(name), wanted: [referenceTo(name), ""] },
+        { text: words.named.atMost(name), wanted: ["", referenceTo(name)] },
+      ]
+    : [{ text: `“${name}”`, wanted: [referenceTo(name)] }];
