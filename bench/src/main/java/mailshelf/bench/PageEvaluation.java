@@ -112,6 +112,7 @@ final class PageEvaluation implements Callable<Integer> {
                 window.before(),
                 DayOfWeek.MONDAY,
                 filters,
+                List.of(),
                 new PageModel.Freshness(Optional.of(LAST), Instant.parse("2026-11-23T04:40:00Z"), 1));
     }
 

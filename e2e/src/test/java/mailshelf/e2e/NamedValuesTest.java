@@ -108,6 +108,52 @@ class NamedValuesTest {
     }
 
     @Test
+    void texts_say_what_it_comes_to_for_who_reads() {
+        keep(ofColumn("own routes", "DISTINCT", CREW_HOURS, "route"));
+        keep(formula("first of the month", "2026-11-01"));
+        String text = "Yours: {value of own routes}, from {value of first of the month}.";
+        long report = sunniva.post("reports", Map.of("folder", 1, "yaml", yaml(text)))
+                .get("id")
+                .asLong();
+
+        assertThat(said(ida, report))
+                .isEqualTo("Yours: "
+                        + one(ida, "own routes").get("outcome").get("written").asString() + ", from 1 Nov 2026.");
+        assertThat(said(DEMO.as("Tor Egeland"), report)).isNotEqualTo(said(ida, report));
+        assertThat(one(sunniva, "own routes").get("uses").asString()).contains("the report “Piers”");
+        assertThat(sunniva.refused("POST", "reports", Map.of("folder", 1, "yaml", yaml("{value of nobody knows what}")))
+                        .code())
+                .isEqualTo("named.unknown");
+    }
+
+    private static String said(Api who, long report) {
+        return who.get("reports/" + report)
+                .get("shown")
+                .get("page")
+                .get("texts")
+                .get(0)
+                .get("text")
+                .asString();
+    }
+
+    private static String yaml(String text) {
+        return """
+                report: Piers
+                about: How many boats lay where.
+                data: sailings
+                filters: [route]
+                measures:
+                  all: {title: Sailings, count: rows}
+                pages:
+                  - page: Overview
+                    id: overview
+                    blocks:
+                      - {figure: all}
+                      - text: "%s"
+                """.formatted(text);
+    }
+
+    @Test
     void who_may_not_see_its_folder_cannot_find_out_what_it_comes_to() {
         Map<String, Object> wish = Map.of("folder", 5, "named", constant("of crew", "5 Holm ring"));
         sunniva.post("named-values", wish);

@@ -49,12 +49,8 @@ public record NamedValue(
         return found.isEmpty() ? new ComesTo(fallback, true) : new ComesTo(found, false);
     }
 
-    /** As it stands in a text: "Terna, Rype and Lomvi". */
-    public String written(List<String> readable) {
-        if (readable.size() < 2 || lastWord.isEmpty()) {
-            return String.join(separator, readable);
-        }
-        int last = readable.size() - 1;
-        return String.join(separator, readable.subList(0, last)) + " " + lastWord + " " + readable.get(last);
+    /** As it stands in a text. */
+    public InText inText(ComesTo comesTo) {
+        return new InText(name, kind == Kind.FORMULA, comesTo.values(), separator, lastWord);
     }
 }

@@ -103,8 +103,9 @@ public sealed interface Block {
      * What the publisher has to say.
      *
      * @param fields the figures that are put in where the text has their name in braces
+     * @param named the named values that are put in
      */
-    record Text(String id, String title, String text, List<Field> fields) implements Block {}
+    record Text(String id, String title, String text, List<Field> fields, List<String> named) implements Block {}
 
     /**
      * A figure in a text.

@@ -124,22 +124,26 @@ final class BlockReader {
     private Block text(YamlCursor in, String id) {
         String text = in.text("text");
         List<Block.Field> fields = new ArrayList<>();
+        List<String> values = new ArrayList<>();
         Matcher braces = MergeText.FIELD.matcher(text);
         while (braces.find()) {
             String name = braces.group(1);
             Optional<MeasureReader.Named> named = measures.find(name);
+            Optional<String> value = MergeText.namedValue(name);
+            value.ifPresent(values::add);
             if (named.isPresent() && !named.get().shown().needsSums()) {
                 fields.add(
                         new Block.Field(name, named.get().measure(), named.get().shown()));
-            } else if (!MergeText.ABOUT_PAGE.contains(name)) {
+            } else if (value.isEmpty() && !MergeText.ABOUT_PAGE.contains(name)) {
                 in.faultIn(
                         "text",
                         braces.start(),
                         "no field \"" + name + "\"; there are " + String.join(", ", MergeText.ABOUT_PAGE)
-                                + ", the measures " + measures.names() + ", and \"change of\" these");
+                                + ", the measures " + measures.names()
+                                + ", \"change of\" these, and \"value of\" a named value");
             }
         }
-        return new Block.Text(id, in.optionalName("title").orElse(""), text, fields);
+        return new Block.Text(id, in.optionalName("title").orElse(""), text, fields, values);
     }
 
     private Optional<Block.Trend> trend(YamlCursor in, String key) {

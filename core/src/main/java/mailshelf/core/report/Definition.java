@@ -4,6 +4,9 @@ import java.util.Collections;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import mailshelf.core.data.Column;
 import mailshelf.core.data.Computed;
@@ -65,6 +68,15 @@ public record Definition(
         REPORT,
         /** For a glance. */
         DASHBOARD
+    }
+
+    /** The named values that stand in its texts. */
+    public Set<String> namedValues() {
+        return pages.stream()
+                .flatMap(page -> page.blocks().stream())
+                .filter(Block.Text.class::isInstance)
+                .flatMap(block -> ((Block.Text) block).named().stream())
+                .collect(Collectors.toCollection(TreeSet::new));
     }
 
     /** A text, and the columns of the data set that it is over. */

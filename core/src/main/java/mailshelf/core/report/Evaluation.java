@@ -14,6 +14,7 @@ import mailshelf.core.data.Pass;
 import mailshelf.core.data.Slice;
 import mailshelf.core.data.Table;
 import mailshelf.core.data.Tally;
+import mailshelf.core.named.InText;
 import mailshelf.core.report.PageModel.BlockModel;
 import mailshelf.core.report.PageModel.FigureModel;
 import mailshelf.core.report.PageModel.TextModel;
@@ -39,6 +40,7 @@ public final class Evaluation {
      * What is asked of a report, resolved to days.
      *
      * @param period the code that the window came from
+     * @param named what the named values in its texts come to
      */
     public record Question(
             String period,
@@ -46,7 +48,13 @@ public final class Evaluation {
             Window before,
             DayOfWeek firstDayOfWeek,
             List<Filter> filters,
+            List<InText> named,
             PageModel.Freshness freshness) {
+        /** With what named values in texts come to. */
+        public Question naming(List<InText> values) {
+            return new Question(period, window, before, firstDayOfWeek, filters, values, freshness);
+        }
+
         /**
          * Asked on a day, from which a moving period is counted.
          *
@@ -64,6 +72,7 @@ public final class Evaluation {
                     period.beforeThat(on, firstDayOfWeek),
                     firstDayOfWeek,
                     filters,
+                    List.of(),
                     freshness);
         }
 
@@ -180,7 +189,10 @@ public final class Evaluation {
                 text.id(),
                 text.title(),
                 text.text(),
-                fields.stream().map(Supplier::get).toList());
+                fields.stream().map(Supplier::get).toList(),
+                question.named().stream()
+                        .filter(value -> text.named().contains(value.name()))
+                        .toList());
     }
 
     private Supplier<PageModel.FieldModel> field(Block.Field field) {

@@ -1,6 +1,7 @@
 package mailshelf.core.report;
 
 import java.util.List;
+import java.util.Optional;
 import java.util.function.UnaryOperator;
 import java.util.regex.Pattern;
 
@@ -12,7 +13,14 @@ final class MergeText {
     /** Fields that tell of the page itself, which every text may have. */
     static final List<String> ABOUT_PAGE = List.of("days", "figures to");
 
+    private static final String VALUE_OF = "value of ";
+
     private MergeText() {}
+
+    /** The named value that a field puts in; empty for any other field. */
+    static Optional<String> namedValue(String field) {
+        return field.startsWith(VALUE_OF) ? Optional.of(field.substring(VALUE_OF.length())) : Optional.empty();
+    }
 
     /** With each field replaced by what it says. */
     static String filled(String text, UnaryOperator<String> fields) {

@@ -8,6 +8,7 @@ import java.util.Optional;
 import mailshelf.core.data.Allowed;
 import mailshelf.core.data.ColumnType;
 import mailshelf.core.data.Filter;
+import mailshelf.core.named.InText;
 import mailshelf.core.time.Grain;
 import mailshelf.core.time.Window;
 
@@ -37,7 +38,7 @@ public record PageModel(
         Freshness freshness,
         long rows,
         List<BlockModel> blocks) {
-    public static final int SCHEMA = 4;
+    public static final int SCHEMA = 5;
 
     public PageModel {
         allowed = allowed == null ? List.of() : List.copyOf(allowed); // schema 1 has none
@@ -167,10 +168,12 @@ public record PageModel(
         }
     }
 
-    /** Words of the publisher, with the figures that stand in them by name in braces. */
-    public record TextModel(String id, String title, String text, List<FieldModel> fields) implements BlockModel {
+    /** Words of the publisher, with the figures and named values that stand in them by name in braces. */
+    public record TextModel(String id, String title, String text, List<FieldModel> fields, List<InText> named)
+            implements BlockModel {
         public TextModel {
             fields = fields == null ? List.of() : List.copyOf(fields); // before schema 3
+            named = named == null ? List.of() : List.copyOf(named); // before schema 5
         }
     }
 

@@ -127,11 +127,11 @@ public final class Writing {
 
     private Written.Text text(TextModel text, PageModel model) {
         return new Written.Text(
-                text.id(), text.title(), MergeText.filled(text.text(), name -> field(name, text.fields(), model)));
+                text.id(), text.title(), MergeText.filled(text.text(), name -> field(name, text, model)));
     }
 
-    private String field(String name, List<PageModel.FieldModel> fields, PageModel model) {
-        return fields.stream()
+    private String field(String name, TextModel text, PageModel model) {
+        return text.fields().stream()
                 .filter(field -> field.name().equals(name))
                 .findFirst()
                 .map(this::field)
@@ -139,8 +139,21 @@ public final class Writing {
                     case "days" -> dates.fullWindow(model.window());
                     case "figures to" ->
                         model.freshness().figuresTo().map(dates::fullDay).orElse(Figures.NOTHING);
-                    default -> "{" + name + "}";
+                    default ->
+                        MergeText.namedValue(name)
+                                .map(value -> named(value, text))
+                                .orElse("{" + name + "}");
                 });
+    }
+
+    private String named(String name, TextModel text) {
+        FilterWords readable = new FilterWords(words, Integer.MAX_VALUE);
+        return text.named().stream()
+                .filter(value -> value.name().equals(name))
+                .map(value -> OneLine.of(value.written(readable::value)))
+                .filter(written -> !written.isEmpty())
+                .findFirst()
+                .orElse(Figures.NOTHING);
     }
 
     private String field(PageModel.FieldModel field) {

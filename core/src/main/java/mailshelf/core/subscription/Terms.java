@@ -111,11 +111,6 @@ public record Terms(
                 content.stream().flatMap(each -> each.filters().stream()).toList());
     }
 
-    /** Whether its filters go by named values. */
-    public boolean namesValues() {
-        return !namedValues().isEmpty();
-    }
-
     /** With the filters of its content changed. */
     public Terms narrowed(Function<Content, List<Filter>> filters) {
         return withContent(

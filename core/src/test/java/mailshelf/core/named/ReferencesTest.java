@@ -93,10 +93,14 @@ class ReferencesTest {
     void a_list_is_written_with_its_separator_and_last_word() {
         NamedValue list = named("; ", "or");
 
-        assertThat(list.written(List.of("Terna", "Rype", "Lomvi"))).isEqualTo("Terna; Rype or Lomvi");
-        assertThat(list.written(List.of("Terna"))).isEqualTo("Terna");
-        assertThat(named(" / ", "").written(List.of("Terna", "Rype"))).isEqualTo("Terna / Rype");
+        assertThat(written(list, "Terna", "Rype", "Lomvi")).isEqualTo("Terna; Rype or Lomvi");
+        assertThat(written(list, "Terna")).isEqualTo("Terna");
+        assertThat(written(named(" / ", ""), "Terna", "Rype")).isEqualTo("Terna / Rype");
         assertThat(list.comesTo(List.of())).isEqualTo(new ComesTo(List.of("none"), true));
+    }
+
+    private static String written(NamedValue list, String... values) {
+        return list.inText(list.comesTo(List.of(values))).written(value -> "never asked for");
     }
 
     private static NamedValue named(String separator, String lastWord) {

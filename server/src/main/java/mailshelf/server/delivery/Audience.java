@@ -16,6 +16,7 @@ import mailshelf.core.data.Seen;
 import mailshelf.core.data.Viewer;
 import mailshelf.core.delivery.CopyId;
 import mailshelf.core.delivery.DeliveryId;
+import mailshelf.core.named.InText;
 import mailshelf.core.report.ReportId;
 import mailshelf.core.rights.Person;
 import mailshelf.core.rights.PersonId;
@@ -105,20 +106,21 @@ public class Audience {
         List<Map<PersonId, Viewer>> seen =
                 rules.stream().map(each -> viewers.of(tx, seers, each)).toList();
         Map<PersonId, Narrowed> terms = seers.stream().collect(Collectors.toMap(Person::id, narrowed));
-        record Key(List<List<Allowed>> allowed, List<Content> content, List<Seen> named) {}
+        record Key(List<List<Allowed>> allowed, List<Content> content, List<InText> texts, List<Seen> named) {}
         Map<Key, View> views = new LinkedHashMap<>();
         for (RunStore.Listed listed : included) {
             PersonId seer = asOwner ? subscription.owner() : listed.recipient().person();
             List<Viewer> of = seen.stream().map(each -> each.get(seer)).toList();
             Narrowed his = terms.get(seer);
             Key key = new Key(
-                    of.stream().map(Viewer::allowed).toList(), his.terms().content(), his.named());
+                    of.stream().map(Viewer::allowed).toList(), his.terms().content(), his.texts(), his.named());
             views.computeIfAbsent(
                             key,
                             added -> new View(
                                     asOwner ? SeenAs.OWNER : SeenAs.RECIPIENT,
                                     of,
                                     his.terms(),
+                                    his.texts(),
                                     his.named(),
                                     new ArrayList<>()))
                     .recipients()
@@ -131,9 +133,10 @@ public class Audience {
      * Terms as they are for somebody.
      *
      * @param terms with what named values come to for him
+     * @param texts the named values in the texts of its reports
      * @param named what he sees of the data that those are taken from
      */
-    record Narrowed(Terms terms, List<Seen> named) {}
+    record Narrowed(Terms terms, List<InText> texts, List<Seen> named) {}
 
     private Collection<Person> seers(
             Tx tx, Subscription subscription, List<RunStore.Listed> included, boolean asOwner) {

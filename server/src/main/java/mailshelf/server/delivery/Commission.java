@@ -53,7 +53,7 @@ record Commission(
                     source.slicing().of(viewer),
                     source.loaded().freshness()));
         }
-        return new MakeEdition.Order(view.terms(), from, run.dueAt(), now, number());
+        return new MakeEdition.Order(view.terms(), from, view.texts(), run.dueAt(), now, number());
     }
 
     /** What a view's copy shows of each data set. */

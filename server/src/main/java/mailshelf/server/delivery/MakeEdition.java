@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
 import mailshelf.core.data.Slice;
+import mailshelf.core.named.InText;
 import mailshelf.core.report.Definition;
 import mailshelf.core.report.Evaluation;
 import mailshelf.core.report.PageModel;
@@ -28,11 +29,13 @@ public class MakeEdition {
      * What it is made from.
      *
      * @param from a report each
+     * @param named what the named values in their texts come to
      * @param at the moment that moving periods are counted from
      * @param madeAt what the files are stamped with
      * @param number empty for a trial
      */
-    public record Order(Terms terms, List<From> from, Instant at, Instant madeAt, Optional<Integer> number) {}
+    public record Order(
+            Terms terms, List<From> from, List<InText> named, Instant at, Instant madeAt, Optional<Integer> number) {}
 
     /**
      * A report with rows of its data.
@@ -53,11 +56,12 @@ public class MakeEdition {
     private static Stream<PageModel> evaluate(Order order, Content content, From from) {
         Terms terms = order.terms();
         Evaluation.Question question = Evaluation.Question.of(
-                content.period(),
-                terms.sendDay(order.at()),
-                terms.firstDayOfWeek(),
-                content.filters(),
-                from.freshness());
+                        content.period(),
+                        terms.sendDay(order.at()),
+                        terms.firstDayOfWeek(),
+                        content.filters(),
+                        from.freshness())
+                .naming(order.named());
         Definition definition = from.definition().answered(content.filters());
         return content.pagesIn(definition).stream()
                 .map(page -> Evaluation.page(definition, page, from.slice(), question));

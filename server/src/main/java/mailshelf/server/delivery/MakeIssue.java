@@ -158,16 +158,19 @@ class MakeIssue {
     /** The terms as they are for somebody; the same for all where nothing is named in them. */
     private Function<Person, Audience.Narrowed> narrowed(
             Tx tx, Run run, Terms terms, List<RunStore.Source> pinned, List<Definitions.Published> published) {
-        if (!terms.namesValues()) {
-            Audience.Narrowed same = new Audience.Narrowed(terms, List.of());
-            return seer -> same;
-        }
         Map<ReportId, Definition> definitions = new HashMap<>();
         for (int i = 0; i < pinned.size(); i++) {
             definitions.put(pinned.get(i).report(), published.get(i).definition());
         }
+        if (ResolveNamed.isNone(terms, definitions.values())) {
+            Audience.Narrowed same = new Audience.Narrowed(terms, List.of(), List.of());
+            return seer -> same;
+        }
         LocalDate day = terms.sendDay(run.dueAt());
-        return seer -> new Audience.Narrowed(named.in(tx, seer, day, terms, definitions), named.seen(tx, seer, terms));
+        return seer -> new Audience.Narrowed(
+                named.in(tx, seer, day, terms, definitions),
+                named.inTexts(tx, seer, day, definitions.values()),
+                named.seen(tx, seer, terms, definitions.values()));
     }
 
     private Commission commission(Run run) {
@@ -193,7 +196,10 @@ class MakeIssue {
                     dataSets.stream().map(each -> viewers.inForce(tx, each)).toList();
             SeenAs seenAs = terms.seenAs(dataSets.stream().allMatch(DataSet::ownerView));
             Terms going = terms.continuing(since);
-            Map<DataSetId, String> names = new HashMap<>(named.dataSets(tx, terms));
+            Map<DataSetId, String> names = new HashMap<>(named.dataSets(
+                    tx,
+                    terms,
+                    published.stream().map(Definitions.Published::definition).toList()));
             dataSets.forEach(each -> names.put(each.id(), each.name()));
             List<View> views = audience.views(
                     tx, run, subscription, seenAs, rules, narrowed(tx, run, going, pinned, published), recipients);

@@ -3,6 +3,7 @@ package mailshelf.server.delivery;
 import java.util.List;
 import mailshelf.core.data.Seen;
 import mailshelf.core.data.Viewer;
+import mailshelf.core.named.InText;
 import mailshelf.core.subscription.SeenAs;
 import mailshelf.core.subscription.Terms;
 import mailshelf.store.delivery.RunStore;
@@ -12,6 +13,13 @@ import mailshelf.store.delivery.RunStore;
  *
  * @param viewers as whom it is seen, by source
  * @param terms with what named values come to for them
+ * @param texts the named values in the texts of its reports
  * @param named what they see of the data that those are taken from
  */
-record View(SeenAs seenAs, List<Viewer> viewers, Terms terms, List<Seen> named, List<RunStore.Listed> recipients) {}
+record View(
+        SeenAs seenAs,
+        List<Viewer> viewers,
+        Terms terms,
+        List<InText> texts,
+        List<Seen> named,
+        List<RunStore.Listed> recipients) {}

@@ -11,6 +11,7 @@ import mailshelf.core.rights.Person;
 import mailshelf.core.rights.Verb;
 import mailshelf.server.audit.AuditTrail;
 import mailshelf.server.clock.BusinessClock;
+import mailshelf.server.named.ResolveNamed;
 import mailshelf.server.rights.Gate;
 import mailshelf.store.Database;
 import mailshelf.store.Tx;
@@ -28,6 +29,7 @@ class PublishReport {
     private final BusinessClock clock;
     private final AuditTrail audit;
     private final AdaptSubscriptions adapt;
+    private final ResolveNamed named;
 
     PublishReport(
             Gate gate,
@@ -36,7 +38,8 @@ class PublishReport {
             Definitions definitions,
             BusinessClock clock,
             AuditTrail audit,
-            AdaptSubscriptions adapt) {
+            AdaptSubscriptions adapt,
+            ResolveNamed named) {
         this.gate = gate;
         this.database = database;
         this.reports = reports;
@@ -44,6 +47,7 @@ class PublishReport {
         this.clock = clock;
         this.audit = audit;
         this.adapt = adapt;
+        this.named = named;
     }
 
     ReportId anew(Person who, FolderId folder, String yaml) {
@@ -80,6 +84,9 @@ class PublishReport {
 
     /** Whoever may not see a data set learns nothing of it by naming it. */
     Definitions.Published publishable(Tx tx, Person who, String yaml) {
-        return definitions.parse(tx, yaml, dataSet -> gate.access(tx, who).may(Verb.SEE, dataSet.folder()));
+        Definitions.Published read =
+                definitions.parse(tx, yaml, dataSet -> gate.access(tx, who).may(Verb.SEE, dataSet.folder()));
+        named.requireThere(tx, who, read.definition());
+        return read;
     }
 }

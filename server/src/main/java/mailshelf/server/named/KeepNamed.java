@@ -1,6 +1,7 @@
 package mailshelf.server.named;
 
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Predicate;
@@ -137,23 +138,35 @@ class KeepNamed {
                 .filter(each -> gate.isVisible(tx, access, who, each))
                 .map(each -> "“" + each.terms().name() + "”")
                 .toList();
-        return words.say(
-                "named.uses",
-                visible.size(),
-                words.shortList(visible, 3),
-                uses.subscriptions().size() - visible.size(),
-                uses.cuts(),
-                uses.clippings());
+        List<String> used = new ArrayList<>();
+        List<String> reports = uses.reports().stream()
+                .filter(each -> access.may(Verb.SEE, each.folder()))
+                .map(each -> "“" + each.title() + "”")
+                .toList();
+        if (!visible.isEmpty()) {
+            used.add(words.say("named.uses.subscriptions", visible.size(), words.shortList(visible, 3)));
+        }
+        if (!reports.isEmpty()) {
+            used.add(words.say("named.uses.reports", reports.size(), words.shortList(reports, 3)));
+        }
+        count(used, words, "others", uses.subscriptions().size() - visible.size());
+        count(used, words, "other-reports", uses.reports().size() - reports.size());
+        count(used, words, "cuts", uses.cuts());
+        count(used, words, "clippings", uses.clippings());
+        return words.list(used);
+    }
+
+    private static void count(List<String> used, Words words, String what, long many) {
+        if (many > 0) {
+            used.add(words.say("named.uses." + what, many));
+        }
     }
 
     private static Outcome outcome(NamedValue value, ComesTo comesTo, Words words) {
         List<String> shown = comesTo.values().stream().limit(SHOWN).toList();
         FilterWords readable = new FilterWords(words, Integer.MAX_VALUE);
-        // what is written out or occurs in data may be a text of digits; what is computed is what it looks like
-        List<String> read = value.kind() == NamedValue.Kind.FORMULA
-                ? comesTo.values().stream().map(readable::value).toList()
-                : comesTo.values();
-        return new Outcome(shown, comesTo.values().size() - shown.size(), comesTo.isFallback(), value.written(read));
+        String written = value.inText(comesTo).written(readable::value);
+        return new Outcome(shown, comesTo.values().size() - shown.size(), comesTo.isFallback(), written);
     }
 
     /** What one would come to, before it is kept. */

@@ -1,11 +1,13 @@
 package mailshelf.server.named;
 
 import java.time.LocalDate;
+import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeSet;
 import mailshelf.core.Problem;
 import mailshelf.core.data.DataSetId;
 import mailshelf.core.data.Filter;
@@ -15,6 +17,7 @@ import mailshelf.core.data.Viewer;
 import mailshelf.core.expression.BadExpression;
 import mailshelf.core.named.ComesTo;
 import mailshelf.core.named.Formula;
+import mailshelf.core.named.InText;
 import mailshelf.core.named.NamedValue;
 import mailshelf.core.named.References;
 import mailshelf.core.report.Definition;
@@ -101,9 +104,53 @@ public class ResolveNamed {
         return terms.narrowed(content -> in(tx, who, today, content.filters(), definitions.get(content.report())));
     }
 
-    /** What somebody sees of the data that the names in some terms are taken from. */
-    public List<Seen> seen(Tx tx, Person who, Terms terms) {
-        return terms.namedValues().stream()
+    /**
+     * Refuses texts with what is no named value, or one of a folder that their publisher may not see.
+     *
+     * @param publisher who says it to all his readers
+     */
+    public void requireThere(Tx tx, Person publisher, Definition definition) {
+        Gate.Access access = gate.access(tx, publisher);
+        for (String name : definition.namedValues()) {
+            named.byName(tx, name)
+                    .filter(kept -> access.may(Verb.SEE, kept.folder()))
+                    .orElseThrow(() -> Problem.invalid("named.unknown", name));
+        }
+    }
+
+    /** What the named values in a report's texts come to; what cannot be had is left out. */
+    public List<InText> inTexts(Tx tx, Person who, LocalDate today, Collection<Definition> definitions) {
+        return definitions.stream()
+                .flatMap(definition -> definition.namedValues().stream())
+                .distinct()
+                .flatMap(name -> named.byName(tx, name).stream())
+                .flatMap(kept -> inText(tx, who, today, kept.named()).stream())
+                .toList();
+    }
+
+    private Optional<InText> inText(Tx tx, Person who, LocalDate today, NamedValue value) {
+        try {
+            return Optional.of(value.inText(comesTo(tx, who, today, value)));
+        } catch (Problem e) {
+            return Optional.empty(); // a page is worth reading without it
+        }
+    }
+
+    /** Those that terms are narrowed by, and that stand in the texts of their reports. */
+    private static Set<String> names(Terms terms, Collection<Definition> definitions) {
+        Set<String> names = new TreeSet<>(terms.namedValues());
+        definitions.forEach(definition -> names.addAll(definition.namedValues()));
+        return names;
+    }
+
+    /** Whether something in them depends on who looks besides rows. */
+    public static boolean isNone(Terms terms, Collection<Definition> definitions) {
+        return names(terms, definitions).isEmpty();
+    }
+
+    /** What somebody sees of the data that named values are taken from. */
+    public List<Seen> seen(Tx tx, Person who, Terms terms, Collection<Definition> definitions) {
+        return names(terms, definitions).stream()
                 .flatMap(name -> named.byName(tx, name).stream())
                 .flatMap(kept -> kept.named().dataSet().stream())
                 .distinct()
@@ -151,10 +198,10 @@ public class ResolveNamed {
                 : rows.occurring(value.column());
     }
 
-    /** The data sets by name that the names in some terms are taken from. */
-    public Map<DataSetId, String> dataSets(Tx tx, Terms terms) {
+    /** The data sets by name that named values are taken from. */
+    public Map<DataSetId, String> dataSets(Tx tx, Terms terms, Collection<Definition> definitions) {
         Map<DataSetId, String> names = new HashMap<>();
-        terms.namedValues().stream()
+        names(terms, definitions).stream()
                 .flatMap(name -> named.byName(tx, name).stream())
                 .map(KeptNamed::named)
                 .flatMap(value -> value.dataSet().stream())

@@ -8,13 +8,16 @@ import mailshelf.core.subscription.Subscription;
 import mailshelf.store.Tx;
 import mailshelf.store.library.ClippingStore;
 import mailshelf.store.library.CutStore;
+import mailshelf.store.library.Report;
+import mailshelf.store.library.ReportStore;
 import mailshelf.store.subscription.SubscriptionStore;
 import org.springframework.stereotype.Component;
 
-/** Finds out what is narrowed by a named value. */
+/** Finds out what is narrowed by a named value, or says it. */
 @Component
 class UsesOfNamed {
     private final SubscriptionStore subscriptions;
+    private final ReportStore reports;
     private final CutStore cuts;
     private final ClippingStore clippings;
 
@@ -22,17 +25,19 @@ class UsesOfNamed {
      * What uses one.
      *
      * @param subscriptions those that are not ended
+     * @param reports those with it in a text
      * @param cuts how many
      * @param clippings how many
      */
-    record Uses(List<Subscription> subscriptions, long cuts, long clippings) {
+    record Uses(List<Subscription> subscriptions, List<Report> reports, long cuts, long clippings) {
         boolean isNone() {
-            return subscriptions.isEmpty() && cuts == 0 && clippings == 0;
+            return subscriptions.isEmpty() && reports.isEmpty() && cuts == 0 && clippings == 0;
         }
     }
 
-    UsesOfNamed(SubscriptionStore subscriptions, CutStore cuts, ClippingStore clippings) {
+    UsesOfNamed(SubscriptionStore subscriptions, ReportStore reports, CutStore cuts, ClippingStore clippings) {
         this.subscriptions = subscriptions;
+        this.reports = reports;
         this.cuts = cuts;
         this.clippings = clippings;
     }
@@ -42,6 +47,10 @@ class UsesOfNamed {
                 subscriptions.all(tx).stream()
                         .filter(each -> each.state() != State.ENDED)
                         .filter(each -> each.terms().namedValues().contains(name))
+                        .toList(),
+                reports.all(tx).stream()
+                        .filter(each ->
+                                reports.yaml(tx, each.id(), each.version()).contains("{value of " + name + "}"))
                         .toList(),
                 cuts.all(tx).stream()
                         .filter(each -> isIn(each.cut().filters(), name))

@@ -9,6 +9,7 @@ import java.util.stream.Collectors;
 import mailshelf.core.Problem;
 import mailshelf.core.data.Viewer;
 import mailshelf.core.letter.Letter;
+import mailshelf.core.named.InText;
 import mailshelf.core.report.Block;
 import mailshelf.core.report.Definition;
 import mailshelf.core.report.PageModel;
@@ -114,6 +115,7 @@ class Compose {
      * @param terms as they are kept: of one that follows a cut, as that is now
      * @param shown the same as they are now for him whose mail is shown: going on from where the last issue ended, with what
      *     named values come to
+     * @param texts the named values in the texts of its reports
      * @param as whose mail is shown
      * @param from the reports of its content
      * @param open whether it leaves a question of one unanswered
@@ -122,6 +124,7 @@ class Compose {
     private record Found(
             Terms terms,
             Terms shown,
+            List<InText> texts,
             Person as,
             List<From> from,
             boolean open,
@@ -267,6 +270,11 @@ class Compose {
                             terms.sendDay(clock.instant()),
                             draft.own().map(id -> continued.of(tx, id, terms)).orElse(terms),
                             definitions(from)),
+                    named.inTexts(
+                            tx,
+                            seer,
+                            terms.sendDay(clock.instant()),
+                            definitions(from).values()),
                     as,
                     from,
                     !check.unanswered(tx, terms).isEmpty(),
@@ -301,7 +309,7 @@ class Compose {
                             loaded.freshness());
                 })
                 .toList();
-        MakeEdition.Order order = new MakeEdition.Order(found.shown(), from, now, now, Optional.empty());
+        MakeEdition.Order order = new MakeEdition.Order(found.shown(), from, found.texts(), now, now, Optional.empty());
         return makeEdition.withFiles(order, makeEdition.evaluate(order));
     }
 
