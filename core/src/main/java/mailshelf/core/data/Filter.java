@@ -1,12 +1,12 @@
 package mailshelf.core.data;
 
 import java.math.BigDecimal;
-import java.time.DateTimeException;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import mailshelf.core.time.IsoDay;
 
 /**
  * Which rows count, by one column. A filter without a value is no filter, so none says nothing.
@@ -107,10 +107,6 @@ public record Filter(String column, Test test, List<String> values) {
 
     /** A value as a day; empty where it is none. */
     public static Optional<LocalDate> day(String value) {
-        try {
-            return Optional.of(LocalDate.parse(value));
-        } catch (DateTimeException e) {
-            return Optional.empty();
-        }
+        return IsoDay.read(value);
     }
 }

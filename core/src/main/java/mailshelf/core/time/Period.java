@@ -1,6 +1,5 @@
 package mailshelf.core.time;
 
-import java.time.DateTimeException;
 import java.time.DayOfWeek;
 import java.time.LocalDate;
 import java.util.Optional;
@@ -42,15 +41,11 @@ public sealed interface Period permits CalendarPeriod, FixedPeriod, SinceLastIss
         if (slash < 0) {
             return Optional.empty();
         }
-        try {
-            if (code.startsWith(SinceLastIssue.CODE)) {
-                return Optional.of(new SinceLastIssue(Optional.of(LocalDate.parse(code.substring(slash + 1)))));
-            }
-            LocalDate from = LocalDate.parse(code.substring(0, slash));
-            LocalDate to = LocalDate.parse(code.substring(slash + 1));
-            return to.isBefore(from) ? Optional.empty() : Optional.of(new FixedPeriod(from, to));
-        } catch (DateTimeException e) {
-            return Optional.empty();
+        Optional<LocalDate> to = IsoDay.read(code.substring(slash + 1));
+        if (code.substring(0, slash).equals(SinceLastIssue.CODE)) {
+            return to.map(day -> new SinceLastIssue(Optional.of(day)));
         }
+        return IsoDay.read(code.substring(0, slash))
+                .flatMap(from -> to.filter(day -> !day.isBefore(from)).map(day -> new FixedPeriod(from, day)));
     }
 }
