@@ -64,7 +64,7 @@ class ClippingSentTest {
                 .contains(
                         "the clipping “Monday morning” (3 blocks of Cancelled sailings and Passengers carried), as PDF"
                                 + " with the page in the mail, to me");
-        long issue = sent(line.get("id").asLong());
+        long issue = Sends.issue(marit, line.get("id").asLong());
         reader.page.navigate("/issues/" + issue);
 
         assertThat(reader.page.getByText("page 1 of 1")).isVisible();
@@ -90,7 +90,7 @@ class ClippingSentTest {
         long anders = 7;
         long subscription = subscribe("Crews", clipping, IDA, TOR, anders);
 
-        long issue = sent(subscription);
+        long issue = Sends.issue(marit, subscription);
 
         assertThat(marit.get("subscriptions/" + subscription)
                         .get("fullSentence")
@@ -116,7 +116,7 @@ class ClippingSentTest {
     void what_follows_it_changes_with_it_and_keeps_its_blocks_when_it_goes() {
         long clipping = keep("Followed", clip(CANCELLED, "overview", "b1"));
         long subscription = subscribe("Follows", clipping, MARIT);
-        long before = sent(subscription);
+        long before = Sends.issue(marit, subscription);
 
         marit.post("clippings/" + clipping + "/clips", Map.of("clips", List.of(clip(crewHours, "hours", "b1"))));
 
@@ -135,7 +135,7 @@ class ClippingSentTest {
 
         assertThat(terms(subscription).get("clipping").isNull()).isTrue();
         assertThat(terms(subscription).get("content")).hasSize(2);
-        long after = sent(subscription);
+        long after = Sends.issue(marit, subscription);
         assertThat(marit.get("issues/" + before).get("shown").get("page").get("sections"))
                 .hasSize(1);
         assertThat(marit.get("issues/" + after).get("shown").get("page").get("sections"))
@@ -149,7 +149,7 @@ class ClippingSentTest {
         Api leif = DEMO.as("Leif Looks");
         long clipping = keep("Changing", clip(CANCELLED, "overview", "b1"), clip(crewHours, "hours", "b1"));
         long subscription = subscribe("Changes", clipping, MARIT);
-        long ofBoth = sent(subscription);
+        long ofBoth = Sends.issue(marit, subscription);
         marit.put(
                 "clippings/" + clipping,
                 Map.of(
@@ -157,7 +157,7 @@ class ClippingSentTest {
                         Map.of("name", "Changing", "clips", List.of(clip(CANCELLED, "overview", "b1"))),
                         "version",
                         1));
-        long ofOne = sent(subscription);
+        long ofOne = Sends.issue(marit, subscription);
 
         assertThat(leif.status("issues/" + ofOne)).isEqualTo(200);
         assertThat(leif.status("issues/" + ofBoth)).isEqualTo(404);
@@ -209,17 +209,6 @@ class ClippingSentTest {
                 .filter(line -> line.get("name").asString().equals(name))
                 .findFirst()
                 .orElseThrow();
-    }
-
-    /** Its next issue, once it is delivered. */
-    private static long sent(long subscription) {
-        long run = marit.post("subscriptions/" + subscription + "/send", null)
-                .get("id")
-                .asLong();
-        Wait.until(
-                "it is sent",
-                () -> marit.get("runs/" + run).get("state").asString().equals("CLOSED"));
-        return marit.get("runs/" + run).get("issue").asLong();
     }
 
     private static long subscribe(String name, long clipping, long... recipients) {

@@ -83,13 +83,7 @@ class NamedValuesTest {
                 .get("id")
                 .asLong();
 
-        long run = marit.post("subscriptions/" + subscription + "/send", null)
-                .get("id")
-                .asLong();
-        Wait.until(
-                "it is sent",
-                () -> marit.get("runs/" + run).get("state").asString().equals("CLOSED"));
-        long issue = marit.get("runs/" + run).get("issue").asLong();
+        long issue = Sends.issue(marit, subscription);
 
         String idas = showing(ida.get("issues/" + issue));
         String tors = showing(DEMO.as("Tor Egeland").get("issues/" + issue));

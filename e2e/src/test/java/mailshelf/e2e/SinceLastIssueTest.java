@@ -31,8 +31,8 @@ class SinceLastIssueTest {
                 .asLong();
         LocalDate today = now(marit).atZone(OSLO).toLocalDate();
 
-        long first = sent(marit, id);
-        long again = sent(marit, id);
+        long first = Sends.issue(marit, id);
+        long again = Sends.issue(marit, id);
         marit.post("clock/move", Map.of("to", now(marit).plusSeconds(2 * 86_400).toString()));
         Wait.until(
                 "the clock has come there",
@@ -69,16 +69,6 @@ class SinceLastIssueTest {
 
     private static Instant now(Api who) {
         return Instant.parse(who.get("clock").get("now").asString());
-    }
-
-    private static long sent(Api who, long subscription) {
-        long run = who.post("subscriptions/" + subscription + "/send", null)
-                .get("id")
-                .asLong();
-        Wait.until(
-                "it is sent",
-                () -> who.get("runs/" + run).get("state").asString().equals("CLOSED"));
-        return who.get("runs/" + run).get("issue").asLong();
     }
 
     private static long spine(Api who, long subscription, int place) {

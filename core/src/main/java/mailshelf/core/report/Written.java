@@ -63,9 +63,13 @@ public final class Written {
             handOver(run, sideBySide);
         }
 
-        /** Whether figures are the first that is read. */
+        /** Whether figures are the first that is read, under the head of a section or not. */
         public boolean beginsWithFigures() {
-            return !order.isEmpty() && find(figures, Figure::id, order.get(0)).isPresent();
+            return order.stream()
+                    .filter(id -> find(sections, Section::id, id).isEmpty())
+                    .findFirst()
+                    .flatMap(id -> find(figures, Figure::id, id))
+                    .isPresent();
         }
 
         private static void handOver(List<Figure> run, Consumer<List<Figure>> sideBySide) {

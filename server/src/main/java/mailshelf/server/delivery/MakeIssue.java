@@ -162,7 +162,7 @@ class MakeIssue {
         for (int i = 0; i < pinned.size(); i++) {
             definitions.put(pinned.get(i).report(), published.get(i).definition());
         }
-        if (ResolveNamed.isNone(terms, definitions.values())) {
+        if (ResolveNamed.nameNothing(terms, definitions.values())) {
             Audience.Narrowed same = new Audience.Narrowed(terms, List.of(), List.of());
             return seer -> same;
         }

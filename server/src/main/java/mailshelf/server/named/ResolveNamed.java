@@ -143,8 +143,8 @@ public class ResolveNamed {
         return names;
     }
 
-    /** Whether something in them depends on who looks besides rows. */
-    public static boolean isNone(Terms terms, Collection<Definition> definitions) {
+    /** Whether they go by no named value, so that they are the same for all who see the same rows. */
+    public static boolean nameNothing(Terms terms, Collection<Definition> definitions) {
         return names(terms, definitions).isEmpty();
     }
 
