@@ -102,6 +102,32 @@ class NamedValuesTest {
     }
 
     @Test
+    void an_issue_that_it_does_not_fit_any_more_is_recorded_as_failed_and_holds_up_nobody() {
+        keep(formula("too late", "5"));
+        Map<String, Object> late = Map.of("column", "delay", "test", "BETWEEN", "values", List.of("{too late}", ""));
+        Map<String, Object> terms = Wishes.of(Wishes.terms(IDA), "filters", List.of(late));
+        long subscription = marit.post("subscriptions", Map.of("terms", terms, "start", true))
+                .get("id")
+                .asLong();
+        JsonNode kept = one(sunniva, "too late");
+        sunniva.put(
+                "named-values/" + kept.get("id").asLong(),
+                Map.of("wish", wish(constant("too late", "5", "10")), "version", 1));
+
+        long issue = Sends.issue(marit, subscription);
+
+        JsonNode view = marit.get("issues/" + issue);
+        assertThat(view.get("made").asBoolean()).isFalse();
+        assertThat(view.get("reason").asString()).isNotEmpty();
+        Map<String, Object> plain = Wishes.with(Wishes.terms(IDA), "name", "Another");
+        long other = marit.post("subscriptions", Map.of("terms", plain, "start", true))
+                .get("id")
+                .asLong();
+        assertThat(marit.get("issues/" + Sends.issue(marit, other)).get("made").asBoolean())
+                .isTrue();
+    }
+
+    @Test
     void texts_say_what_it_comes_to_for_who_reads() {
         keep(ofColumn("own routes", "DISTINCT", CREW_HOURS, "route"));
         keep(formula("first of the month", "2026-11-01"));

@@ -113,7 +113,7 @@ class MakeIssue {
 
     private void make(Run run, Runnable meanwhile) {
         try {
-            Commission job = commission(run);
+            Commission job = commission(run, true);
             IssueVolume volume = sealIssue.volume(job);
             Optional<List<MadeCopy>> copies = makeCopies.of(job, volume, meanwhile);
             if (copies.isEmpty()) {
@@ -151,7 +151,7 @@ class MakeIssue {
             return;
         }
         hindrance.isGone(Optional.of(run.id()));
-        Commission job = commission(run);
+        Commission job = commission(run, false);
         sealIssue.notMade(job, RunOutcome.FAILED, job.words().say("failed.making", run.attempt()));
     }
 
@@ -173,8 +173,10 @@ class MakeIssue {
                 named.seen(tx, seer, terms, definitions.values()));
     }
 
-    private Commission commission(Run run) {
-        Map<LoadId, Tables.Loaded> loaded = database.inTransaction(tx -> runs.sources(tx, run.id())).stream()
+    /** @param isMade whether copies are; where it is given up, nobody is to see anything, which may be what failed */
+    private Commission commission(Run run, boolean isMade) {
+        List<RunStore.Source> pinned = database.inTransaction(tx -> runs.sources(tx, run.id()));
+        Map<LoadId, Tables.Loaded> loaded = pinned.stream()
                 .map(RunStore.Source::load)
                 .distinct()
                 .collect(Collectors.toMap(Function.identity(), tables::of));
@@ -185,7 +187,6 @@ class MakeIssue {
                     .version(tx, run.subscription(), run.subscriptionVersion())
                     .terms();
             Optional<LocalDate> since = continued.firstNewDay(tx, run.subscription(), terms);
-            List<RunStore.Source> pinned = runs.sources(tx, run.id());
             List<Definitions.Published> published = pinned.stream()
                     .map(source -> definitions.version(tx, source.report(), source.version()))
                     .toList();
@@ -201,8 +202,16 @@ class MakeIssue {
                     terms,
                     published.stream().map(Definitions.Published::definition).toList()));
             dataSets.forEach(each -> names.put(each.id(), each.name()));
-            List<View> views = audience.views(
-                    tx, run, subscription, seenAs, rules, narrowed(tx, run, going, pinned, published), recipients);
+            List<View> views = isMade
+                    ? audience.views(
+                            tx,
+                            run,
+                            subscription,
+                            seenAs,
+                            rules,
+                            narrowed(tx, run, going, pinned, published),
+                            recipients)
+                    : List.of();
             List<Source> sources = new ArrayList<>();
             for (RunStore.Source source : pinned) {
                 int i = sources.size();
