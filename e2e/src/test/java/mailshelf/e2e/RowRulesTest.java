@@ -109,7 +109,7 @@ class RowRulesTest {
 
     @Test
     void each_recipient_gets_his_own_copy_equal_ones_once_and_who_sees_no_row_gets_none() {
-        long issue = sent(subscribe(Wishes.terms(MARIT, IDA, TOR, JON)));
+        long issue = Sends.issue(marit, subscribe(Wishes.terms(MARIT, IDA, TOR, JON)));
         JsonNode run =
                 marit.get("runs/" + marit.get("issues/" + issue).get("run").asLong());
 
@@ -137,7 +137,7 @@ class RowRulesTest {
 
     @Test
     void nobody_opens_a_copy_whose_rows_he_may_not_see_but_the_auditor() {
-        long issue = sent(subscribe(Wishes.terms(MARIT, IDA)));
+        long issue = Sends.issue(marit, subscribe(Wishes.terms(MARIT, IDA)));
         long copyOfMarit = marit.get("issues/" + issue).get("copy").asLong();
         long copyOfIda = ida.get("issues/" + issue).get("copy").asLong();
         String file =
@@ -165,7 +165,7 @@ class RowRulesTest {
 
     @Test
     void a_copy_is_gone_when_its_rows_are_taken_away_and_there_again_when_they_are_given_back() {
-        long issue = sent(subscribe(Wishes.terms(MARIT, IDA)));
+        long issue = Sends.issue(marit, subscribe(Wishes.terms(MARIT, IDA)));
         load("ida.solvang@brinewater.example," + OWN_OF_IDA);
         try {
             assertThat(ida.get("issues/" + issue).get("shown").isNull()).isTrue();
@@ -219,7 +219,7 @@ class RowRulesTest {
     void an_issue_as_its_owner_sees_it_goes_to_all_alike_unless_the_data_forbid_it() {
         Map<String, Object> asOwner = Wishes.with(Wishes.terms(MARIT, IDA), "seenAs", "OWNER");
         long subscription = subscribe(asOwner);
-        long issue = sent(subscription);
+        long issue = Sends.issue(marit, subscription);
         assertThat(marit.get("subscriptions/" + subscription).toString()).contains("all as I may see it");
         assertThat(showing(ida, issue)).doesNotContain("limited");
 
@@ -229,7 +229,7 @@ class RowRulesTest {
                             .says())
                     .contains("lets each see his own rows alone");
             assertThat(marit.get("subscriptions/" + subscription).toString()).contains("each recipient’s own route");
-            assertThat(showing(ida, sent(subscription))).contains("limited to");
+            assertThat(showing(ida, Sends.issue(marit, subscription))).contains("limited to");
         } finally {
             rule(true);
         }
@@ -275,17 +275,6 @@ class RowRulesTest {
         return marit.post("subscriptions", Map.of("terms", terms, "start", true))
                 .get("id")
                 .asLong();
-    }
-
-    /** Has it sent to all now; the issue. */
-    private static long sent(long subscription) {
-        long run = marit.post("subscriptions/" + subscription + "/send", null)
-                .get("id")
-                .asLong();
-        Wait.until(
-                "the run is closed",
-                () -> marit.get("runs/" + run).get("state").asString().equals("CLOSED"));
-        return marit.get("runs/" + run).get("issue").asLong();
     }
 
     private static String showing(Api api, long issue) {

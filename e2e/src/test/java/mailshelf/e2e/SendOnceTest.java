@@ -57,10 +57,7 @@ class SendOnceTest {
 
         assertThat(ida.get("subscriptions/" + id).get("line").get("nextDue").isNull())
                 .isTrue();
-        long run = ida.post("subscriptions/" + id + "/send", null).get("id").asLong();
-        Wait.until(
-                "it is sent",
-                () -> ida.get("runs/" + run).get("state").asString().equals("CLOSED"));
+        Sends.issue(ida, id);
 
         assertThat(ida.get("subscriptions/" + id).get("line").get("state").asString())
                 .isEqualTo("ACTIVE");

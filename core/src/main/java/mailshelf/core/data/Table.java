@@ -9,7 +9,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.IntFunction;
 import java.util.stream.IntStream;
-import java.util.stream.LongStream;
 import mailshelf.core.time.Window;
 
 /**
@@ -139,15 +138,27 @@ public final class Table {
 
     /** The values that some row has in a column, each once and in order. */
     public List<String> occurring(String name) {
+        if (column(name).type() == ColumnType.TEXT) {
+            ColumnData.Text text = text(name);
+            boolean[] occurs = new boolean[text.dictionary().length];
+            for (int row = 0; row < rows; row++) {
+                if (!text.hasNone(row)) {
+                    occurs[text.codes()[row]] = true;
+                }
+            }
+            return IntStream.range(0, occurs.length)
+                    .filter(code -> occurs[code])
+                    .mapToObj(code -> text.dictionary()[code])
+                    .toList();
+        }
         Cells.Numbers compared = compared(name);
-        LongStream values = IntStream.range(0, rows)
+        return IntStream.range(0, rows)
                 .mapToLong(compared::at)
                 .filter(value -> value != Cells.Numbers.NONE)
+                .sorted()
                 .distinct()
-                .sorted();
-        return column(name).type() == ColumnType.TEXT
-                ? values.mapToObj(code -> text(name).dictionary()[(int) code]).toList()
-                : values.mapToObj(value -> rawOf(name, value)).toList();
+                .mapToObj(value -> rawOf(name, value))
+                .toList();
     }
 
     /** One value as a page model holds it; "" where there is none. */

@@ -39,11 +39,6 @@ public record NamedValue(
         fallback = List.copyOf(fallback);
     }
 
-    /** Whether it is taken from a column. */
-    public boolean readsData() {
-        return kind == Kind.FIRST || kind == Kind.DISTINCT;
-    }
-
     /** What it comes to. */
     public ComesTo comesTo(List<String> found) {
         return found.isEmpty() ? new ComesTo(fallback, true) : new ComesTo(found, false);

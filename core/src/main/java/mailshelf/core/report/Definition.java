@@ -73,9 +73,7 @@ public record Definition(
     /** The named values that stand in its texts. */
     public Set<String> namedValues() {
         return pages.stream()
-                .flatMap(page -> page.blocks().stream())
-                .filter(Block.Text.class::isInstance)
-                .flatMap(block -> ((Block.Text) block).named().stream())
+                .flatMap(page -> page.namedValues().stream())
                 .collect(Collectors.toCollection(TreeSet::new));
     }
 
@@ -88,6 +86,14 @@ public record Definition(
     public record Page(String id, String title, List<Block> blocks) {
         public Page {
             blocks = List.copyOf(blocks);
+        }
+
+        /** The named values that stand in its texts. */
+        public Set<String> namedValues() {
+            return blocks.stream()
+                    .filter(Block.Text.class::isInstance)
+                    .flatMap(block -> ((Block.Text) block).named().stream())
+                    .collect(Collectors.toCollection(TreeSet::new));
         }
     }
 

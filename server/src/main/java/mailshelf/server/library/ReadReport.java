@@ -8,12 +8,14 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import mailshelf.core.Problem;
 import mailshelf.core.data.ColumnType;
 import mailshelf.core.data.Filter;
 import mailshelf.core.data.Slice;
 import mailshelf.core.data.Viewer;
 import mailshelf.core.named.InText;
+import mailshelf.core.named.References;
 import mailshelf.core.report.Definition;
 import mailshelf.core.report.Evaluation;
 import mailshelf.core.report.PageModel;
@@ -284,22 +286,24 @@ public class ReadReport {
     /** @param wanted that the definition takes; named values come to what they do for who asks, today */
     Asked asked(
             Person who, Definitions.Published published, Viewer viewer, String id, Period period, List<Filter> wanted) {
-        record Named(List<Filter> filters, List<InText> texts) {}
-        Named values = database.inTransaction(tx -> {
-            named.requireUsable(tx, who, wanted);
-            return new Named(
-                    named.in(tx, who, today(who), wanted, published.definition()),
-                    named.inTexts(tx, who, today(who), List.of(published.definition())));
-        });
-        List<Filter> filters = values.filters();
+        List<Filter> filters = References.in(wanted).isEmpty()
+                ? wanted
+                : database.inTransaction(tx -> {
+                    named.requireUsable(tx, who, wanted);
+                    return named.in(tx, who, today(who), wanted, published.definition());
+                });
         Definition definition = published.definition().answered(filters);
         Tables.Loaded loaded = tables.newest(published.dataSet());
         Slice slice = loaded.seenBy(viewer);
         Definition.Page page =
                 id.isEmpty() ? definition.pages().get(0) : definition.page(id).orElseThrow(Problem::notFound);
+        Set<String> inTexts = page.namedValues();
+        List<InText> texts = inTexts.isEmpty()
+                ? List.of()
+                : database.inTransaction(tx -> named.inTexts(tx, who, today(who), inTexts));
         Evaluation.Question question = Evaluation.Question.of(
                         period, today(who), who.firstDayOfWeek(), filters, loaded.freshness())
-                .naming(values.texts());
+                .naming(texts);
         return new Asked(definition, page, slice, question);
     }
 

@@ -100,14 +100,15 @@ class KeepNamed {
     List<NamedView> list(Person who) {
         return database.inTransaction(tx -> {
             Gate.Access access = gate.access(tx, who);
+            UsesOfNamed.Index index = usesOf.index(tx);
             return named.all(tx).stream()
                     .filter(kept -> access.may(Verb.SEE, kept.folder()))
-                    .map(kept -> view(tx, who, access, kept))
+                    .map(kept -> view(tx, who, access, index, kept))
                     .toList();
         });
     }
 
-    private NamedView view(Tx tx, Person who, Gate.Access access, KeptNamed kept) {
+    private NamedView view(Tx tx, Person who, Gate.Access access, UsesOfNamed.Index index, KeptNamed kept) {
         Optional<Outcome> outcome = Optional.empty();
         String wrong = "";
         Words words = words(who);
@@ -125,12 +126,11 @@ class KeepNamed {
                 access.may(Verb.PUBLISH, kept.folder()),
                 outcome,
                 wrong,
-                uses(tx, who, access, kept, words));
+                uses(tx, who, access, index.of(kept.named().name()), words));
     }
 
     /** Subscriptions by name as far as somebody may see them, the rest by number. */
-    private String uses(Tx tx, Person who, Gate.Access access, KeptNamed kept, Words words) {
-        UsesOfNamed.Uses uses = usesOf.of(tx, kept.named().name());
+    private String uses(Tx tx, Person who, Gate.Access access, UsesOfNamed.Uses uses, Words words) {
         if (uses.isNone()) {
             return "";
         }
@@ -235,10 +235,10 @@ class KeepNamed {
     }
 
     private void requireUnused(Tx tx, Person who, KeptNamed kept) {
-        String uses = uses(tx, who, gate.access(tx, who), kept, words(who));
+        String name = kept.named().name();
+        String uses = uses(tx, who, gate.access(tx, who), usesOf.index(tx).of(name), words(who));
         if (!uses.isEmpty()) {
-            throw new Problem(
-                    Problem.Kind.CONFLICT, "named.in-use", kept.named().name(), uses);
+            throw new Problem(Problem.Kind.CONFLICT, "named.in-use", name, uses);
         }
     }
 

@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.stream.Collectors;
 import mailshelf.core.Problem;
 import mailshelf.core.data.DataSetId;
 import mailshelf.core.data.Filter;
@@ -118,11 +119,14 @@ public class ResolveNamed {
         }
     }
 
-    /** What the named values in a report's texts come to; what cannot be had is left out. */
+    /** What the named values in reports' texts come to; what cannot be had is left out. */
     public List<InText> inTexts(Tx tx, Person who, LocalDate today, Collection<Definition> definitions) {
-        return definitions.stream()
-                .flatMap(definition -> definition.namedValues().stream())
-                .distinct()
+        return inTexts(tx, who, today, names(definitions));
+    }
+
+    /** The same of some names. */
+    public List<InText> inTexts(Tx tx, Person who, LocalDate today, Set<String> names) {
+        return names.stream()
                 .flatMap(name -> named.byName(tx, name).stream())
                 .flatMap(kept -> inText(tx, who, today, kept.named()).stream())
                 .toList();
@@ -138,9 +142,15 @@ public class ResolveNamed {
 
     /** Those that terms are narrowed by, and that stand in the texts of their reports. */
     private static Set<String> names(Terms terms, Collection<Definition> definitions) {
-        Set<String> names = new TreeSet<>(terms.namedValues());
-        definitions.forEach(definition -> names.addAll(definition.namedValues()));
+        Set<String> names = names(definitions);
+        names.addAll(terms.namedValues());
         return names;
+    }
+
+    private static Set<String> names(Collection<Definition> definitions) {
+        return definitions.stream()
+                .flatMap(definition -> definition.namedValues().stream())
+                .collect(Collectors.toCollection(TreeSet::new));
     }
 
     /** Whether they go by no named value, so that they are the same for all who see the same rows. */

@@ -8,6 +8,8 @@ import mailshelf.core.subscription.Subscription;
 import mailshelf.store.Tx;
 import mailshelf.store.library.ClippingStore;
 import mailshelf.store.library.CutStore;
+import mailshelf.store.library.KeptClipping;
+import mailshelf.store.library.KeptCut;
 import mailshelf.store.library.Report;
 import mailshelf.store.library.ReportStore;
 import mailshelf.store.subscription.SubscriptionStore;
@@ -42,22 +44,39 @@ class UsesOfNamed {
         this.clippings = clippings;
     }
 
-    Uses of(Tx tx, String name) {
-        return new Uses(
+    /** All that may use some, read once for all of their names. */
+    Index index(Tx tx) {
+        return new Index(
                 subscriptions.all(tx).stream()
                         .filter(each -> each.state() != State.ENDED)
-                        .filter(each -> each.terms().namedValues().contains(name))
                         .toList(),
                 reports.all(tx).stream()
-                        .filter(each ->
-                                reports.yaml(tx, each.id(), each.version()).contains("{value of " + name + "}"))
+                        .map(each -> new Index.Text(each, reports.yaml(tx, each.id(), each.version())))
                         .toList(),
-                cuts.all(tx).stream()
-                        .filter(each -> isIn(each.cut().filters(), name))
-                        .count(),
-                clippings.all(tx).stream()
-                        .filter(each -> each.clips().stream().anyMatch(clip -> isIn(clip.filters(), name)))
-                        .count());
+                cuts.all(tx),
+                clippings.all(tx));
+    }
+
+    record Index(List<Subscription> subscriptions, List<Text> texts, List<KeptCut> cuts, List<KeptClipping> clippings) {
+        /** A report with its text. */
+        private record Text(Report report, String yaml) {}
+
+        Uses of(String name) {
+            return new Uses(
+                    subscriptions.stream()
+                            .filter(each -> each.terms().namedValues().contains(name))
+                            .toList(),
+                    texts.stream()
+                            .filter(each -> each.yaml().contains("{value of " + name + "}"))
+                            .map(Text::report)
+                            .toList(),
+                    cuts.stream()
+                            .filter(each -> isIn(each.cut().filters(), name))
+                            .count(),
+                    clippings.stream()
+                            .filter(each -> each.clips().stream().anyMatch(clip -> isIn(clip.filters(), name)))
+                            .count());
+        }
     }
 
     private static boolean isIn(List<Filter> filters, String name) {

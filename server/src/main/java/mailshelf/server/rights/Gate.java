@@ -218,12 +218,14 @@ public class Gate {
 
     /** Those issues of one subscription whose reports somebody may all see. */
     public List<Issue> openable(Tx tx, Access access, SubscriptionId subscription, List<Issue> some) {
-        Map<Integer, Boolean> byVersion = new HashMap<>();
-        subscriptions
-                .reports(tx, subscription)
-                .forEach((version, reports) -> byVersion.put(version, may(tx, access, Verb.SEE, reports)));
+        Map<Integer, Set<ReportId>> byVersion = subscriptions.reports(tx, subscription);
+        // versions mostly have the same reports
+        Map<Set<ReportId>, Boolean> maySee = new HashMap<>();
         return some.stream()
-                .filter(issue -> byVersion.getOrDefault(issue.subscriptionVersion(), false))
+                .filter(issue -> byVersion.containsKey(issue.subscriptionVersion())
+                        && maySee.computeIfAbsent(
+                                byVersion.get(issue.subscriptionVersion()),
+                                reports -> may(tx, access, Verb.SEE, reports)))
                 .toList();
     }
 

@@ -62,6 +62,7 @@ public class OpenCopies {
         private final Person who;
         private final Map<SubscriptionId, Map<Integer, Set<ReportId>>> reports = new HashMap<>();
         private final Map<DataSetId, Viewer> asked = new HashMap<>();
+        private final Map<ReportId, DataSetId> dataSetOf = new HashMap<>();
 
         private Sight(Tx tx, Person who) {
             this.tx = tx;
@@ -99,10 +100,12 @@ public class OpenCopies {
         }
 
         private DataSetId dataSet(ReportId report) {
-            return definitions
-                    .newest(tx, OpenCopies.this.reports.find(tx, report).orElseThrow())
-                    .dataSet()
-                    .id();
+            return dataSetOf.computeIfAbsent(
+                    report,
+                    id -> definitions
+                            .newest(tx, OpenCopies.this.reports.find(tx, id).orElseThrow())
+                            .dataSet()
+                            .id());
         }
 
         /**

@@ -209,6 +209,7 @@ class ReadIssue {
     private Found find(Person who, IssueId id, Optional<CopyId> wished) {
         return database.inTransaction(tx -> {
             Issue issue = gate.openable(tx, who, id);
+            Gate.Access access = gate.access(tx, who);
             Run run = runs.find(tx, issue.run()).orElseThrow();
             Subscription subscription =
                     subscriptions.find(tx, issue.subscription()).orElseThrow();
@@ -225,7 +226,7 @@ class ReadIssue {
                 audit.keepOfSitting(tx, who, Act.OTHERS_ISSUE_OPENED, Thing.of(Thing.Kind.ISSUE, id, named));
             }
             List<Spine> neighbours =
-                    new ArrayList<>(spines.of(tx, who, issues.newest(tx, issue.subscription(), NEIGHBOURS)));
+                    new ArrayList<>(spines.of(tx, who, access, issues.newest(tx, issue.subscription(), NEIGHBOURS)));
             Collections.reverse(neighbours);
             return new Found(
                     issue,
@@ -236,7 +237,7 @@ class ReadIssue {
                     copy,
                     copy.map(c -> issues.files(tx, c.id())).orElse(List.of()),
                     deliveries.ofRun(tx, issue.run()),
-                    gate.isVisible(tx, gate.access(tx, who), who, subscription),
+                    gate.isVisible(tx, access, who, subscription),
                     neighbours,
                     neighbour(tx, who, issue, -1),
                     neighbour(tx, who, issue, 1));

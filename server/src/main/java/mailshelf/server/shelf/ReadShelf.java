@@ -112,6 +112,7 @@ class ReadShelf {
                     .map(subscription -> row(
                             tx,
                             who,
+                            access,
                             subscription,
                             spines.of(sight, who, bySubscription.getOrDefault(subscription.id(), List.of()), mine)))
                     .filter(row -> !row.spines().isEmpty() || row.next().isPresent())
@@ -147,8 +148,8 @@ class ReadShelf {
         };
     }
 
-    private ShelfRow row(Tx tx, Person who, Subscription subscription, List<Spine> spines) {
-        boolean mayOpen = gate.isVisible(tx, gate.access(tx, who), who, subscription);
+    private ShelfRow row(Tx tx, Person who, Gate.Access access, Subscription subscription, List<Spine> spines) {
+        boolean mayOpen = gate.isVisible(tx, access, who, subscription);
         return new ShelfRow(
                 subscription.id(),
                 subscription.terms().name(),

@@ -27,12 +27,12 @@ public class Spines {
     }
 
     /** Those of some issues of one subscription whose reports he may all see. */
-    public List<Spine> of(Tx tx, Person who, List<Issue> some) {
-        OpenCopies.Sight sight = openCopies.of(tx, who);
+    public List<Spine> of(Tx tx, Person who, Gate.Access access, List<Issue> some) {
         if (some.isEmpty()) {
             return List.of();
         }
-        return gate.openable(tx, gate.access(tx, who), some.get(0).subscription(), some).stream()
+        OpenCopies.Sight sight = openCopies.of(tx, who);
+        return gate.openable(tx, access, some.get(0).subscription(), some).stream()
                 .map(issue -> of(sight, who, issue, issues.shelfEntry(tx, who.id(), issue.id())))
                 .toList();
     }

@@ -112,7 +112,7 @@ class ReadSubscriptions {
             return all.stream()
                     .filter(subscription -> gate.isVisible(tx, access, who, subscription))
                     .sorted((a, b) -> Boolean.compare(a.state() == State.ENDED, b.state() == State.ENDED))
-                    .map(subscription -> line(tx, who, subscription))
+                    .map(subscription -> line(tx, who, access, subscription))
                     .toList();
         });
     }
@@ -137,7 +137,7 @@ class ReadSubscriptions {
         return database.inTransaction(tx -> {
             Subscription subscription = gate.visible(tx, who, id);
             return new SubscriptionView(
-                    line(tx, who, subscription),
+                    line(tx, who, gate.access(tx, who), subscription),
                     describe.fullSentence(tx, subscription, who),
                     subscription.version(),
                     subscription.terms(),
@@ -164,8 +164,9 @@ class ReadSubscriptions {
         });
     }
 
-    private SubscriptionLine line(Tx tx, Person who, Subscription subscription) {
-        List<Spine> spines = new ArrayList<>(this.spines.of(tx, who, issues.newest(tx, subscription.id(), SPINES)));
+    private SubscriptionLine line(Tx tx, Person who, Gate.Access access, Subscription subscription) {
+        List<Spine> spines =
+                new ArrayList<>(this.spines.of(tx, who, access, issues.newest(tx, subscription.id(), SPINES)));
         Collections.reverse(spines);
         return new SubscriptionLine(
                 subscription.id(),
