@@ -31,6 +31,7 @@ export function ContentEditor({ part, report, terms, change }: Props) {
       return (
         <PeriodEditor
           periods={[...report.periods, SINCE_LAST_ISSUE]}
+          byTime={report.byTime}
           current={content.period}
           choose={(period) => of({ period, follows: null })}
         />

@@ -1,5 +1,6 @@
 import { Choices } from "../kit/Choices";
 import { Field } from "../kit/Field";
+import { ZoneOptions } from "../kit/ZoneOptions";
 import { words } from "../words";
 import { readRule, WEEKDAYS, writeRule, type Recurrence, type Weekday } from "./recurrence";
 import type { Terms } from "./useTerms";
@@ -13,8 +14,6 @@ interface Props {
 
 const KINDS: Recurrence["kind"][] = ["daily", "weekly", "monthly", "demand"];
 const LAST_DAY = 31;
-
-const zones = Intl.supportedValuesOf("timeZone");
 
 /** On which days, at what time, in which zone. */
 export function WhenEditor({ schedule, change }: Props) {
@@ -65,9 +64,7 @@ export function WhenEditor({ schedule, change }: Props) {
             value={schedule.zone}
             onChange={(event) => change({ ...schedule, zone: event.target.value })}
           >
-            {(zones.includes(schedule.zone) ? zones : [schedule.zone, ...zones]).map((zone) => (
-              <option key={zone}>{zone}</option>
-            ))}
+            <ZoneOptions current={schedule.zone} />
           </select>
         </label>
       </div>

@@ -96,7 +96,7 @@ function Facts({ view }: { view: View }) {
             {column.name}
             <span aria-hidden className="border-quiet grow border-b border-dotted" />
             <span className="text-quiet text-sm">
-              {words.data.typed(column.type, column.decimals, column.name === view.dateColumn)}
+              {words.data.typed(column, column.name === view.dateColumn)}
             </span>
           </li>
         ))}

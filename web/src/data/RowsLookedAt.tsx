@@ -27,7 +27,7 @@ export function RowsLookedAt({ rows, folder }: { rows: Rows; folder: string }) {
   const found = seen.data;
   const columns = types ?? found.columns.map((each) => each.column);
   const ambiguous = found.columns.filter(
-    (each, i) => each.dateForms.length > 1 && columns[i]?.type === "DATE",
+    (each, i) => each.dateForms.length > 1 && columns[i] && hasDays(columns[i]),
   );
   return (
     <>
@@ -80,6 +80,9 @@ export function RowsLookedAt({ rows, folder }: { rows: Rows; folder: string }) {
   );
 }
 
+/** Whether rows can be sorted by it. */
+const hasDays = ({ type }: Column) => type === "DATE" || type === "TIME";
+
 interface KeepProps {
   rows: Rows;
   folder: string;
@@ -92,7 +95,7 @@ interface KeepProps {
 /** Its name and its day, and keeping it. */
 function Keep({ rows, folder, columns, dates, undecided }: KeepProps) {
   const navigate = useNavigate();
-  const days = columns.filter((column) => column.type === "DATE").map((column) => column.name);
+  const days = columns.filter(hasDays).map((column) => column.name);
   const [name, setName] = useState(rows.name);
   const [day, setDay] = useState<string | null>(null);
   const dateColumn = day !== null && (day === "" || days.includes(day)) ? day : (days[0] ?? "");

@@ -1,7 +1,9 @@
+import { ZoneOptions } from "../kit/ZoneOptions";
+import { useMe } from "../kit/useSession";
 import { words } from "../words";
 import type { Column } from "./rows";
 
-const TYPES: Column["type"][] = ["TEXT", "NUMBER", "DATE"];
+const TYPES: Column["type"][] = ["TEXT", "NUMBER", "DATE", "TIME"];
 const MOST_DECIMALS = 9;
 
 interface Props {
@@ -13,6 +15,9 @@ interface Props {
 
 /** A column's name with its type, which can be corrected. */
 export function TypeOf({ column, empty, change }: Props) {
+  const me = useMe();
+  const become = (type: Column["type"]) =>
+    change({ ...column, type, decimals: 0, zone: type === "TIME" ? me.zone : null });
   return (
     <span className="block min-w-28">
       <span className="block font-semibold">{column.name}</span>
@@ -20,7 +25,7 @@ export function TypeOf({ column, empty, change }: Props) {
         aria-label={words.data.typeOf(column.name)}
         className="choose bg-transparent font-normal"
         value={column.type}
-        onChange={(event) => change({ ...column, type: event.target.value as Column["type"], decimals: 0 })}
+        onChange={(event) => become(event.target.value as Column["type"])}
       >
         {TYPES.map((type) => (
           <option key={type} value={type}>
@@ -46,6 +51,16 @@ export function TypeOf({ column, empty, change }: Props) {
           />{" "}
           {words.data.decimals}
         </label>
+      )}
+      {column.zone && (
+        <select
+          aria-label={words.data.zoneOf(column.name)}
+          className="choose block w-36 bg-transparent font-normal"
+          value={column.zone}
+          onChange={(event) => change({ ...column, zone: event.target.value })}
+        >
+          <ZoneOptions current={column.zone} />
+        </select>
       )}
       {empty > 0 && <span className="text-quiet block font-normal">{words.data.emptyValues(empty)}</span>}
     </span>

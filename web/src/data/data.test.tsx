@@ -29,8 +29,8 @@ const view = {
   owner: "Marit Lunde",
   mayChange: true,
   columns: [
-    { name: "date", type: "DATE", decimals: 0 },
-    { name: "route", type: "TEXT", decimals: 0 },
+    { name: "date", type: "DATE", decimals: 0, zone: null },
+    { name: "route", type: "TEXT", decimals: 0, zone: null },
   ],
   dateColumn: "date",
   plan: {
@@ -64,8 +64,12 @@ const folders = [
 const inspection = {
   file: { name: "", charset: "UTF-8", separator: ";", decimalMark: "POINT" },
   columns: [
-    { column: { name: "day", type: "DATE", decimals: 0 }, dateForms: ["DAY_FIRST", "MONTH_FIRST"], empty: 0 },
-    { column: { name: "boats", type: "NUMBER", decimals: 0 }, dateForms: [], empty: 1 },
+    {
+      column: { name: "day", type: "DATE", decimals: 0, zone: null },
+      dateForms: ["DAY_FIRST", "MONTH_FIRST"],
+      empty: 0,
+    },
+    { column: { name: "boats", type: "NUMBER", decimals: 0, zone: null }, dateForms: [], empty: 1 },
   ],
   rowsSeen: 1,
   firstRows: [

@@ -11,9 +11,9 @@ const madeOf = [
   {
     name: "sailings",
     columns: [
-      { name: "date", type: "DATE" as const, decimals: 0 },
-      { name: "route", type: "TEXT" as const, decimals: 0 },
-      { name: "delay", type: "NUMBER" as const, decimals: 0 },
+      { name: "date", type: "DATE" as const, decimals: 0, zone: null },
+      { name: "route", type: "TEXT" as const, decimals: 0, zone: null },
+      { name: "delay", type: "NUMBER" as const, decimals: 0, zone: null },
     ],
   },
 ];

@@ -63,15 +63,22 @@ interface BoundsProps {
   set: (values: string[]) => void;
 }
 
+const INPUTS: Record<Narrowable["type"], { type: string; step?: string; className: string }> = {
+  TEXT: { type: "text", className: "w-40" },
+  NUMBER: { type: "number", step: "any", className: "w-40" },
+  DATE: { type: "date", className: "w-40" },
+  TIME: { type: "datetime-local", className: "w-52" },
+};
+
 /** A bound itself; one by a named value is chosen below. */
 const written = (bound = "") => (nameIn(bound) === null ? bound : "");
 
-/** Narrows to numbers or days between two, either of which may be left out. */
+/** Narrows to numbers, days or times between two, either of which may be left out. */
 export function Bounds({ report, column, cut, values, set }: BoundsProps) {
   const [from, setFrom] = useState(written(values[0]));
   const [to, setTo] = useState(written(values[1]));
   const offered = useValues(report, column.column, cut).data;
-  const input = column.type === "DATE" ? { type: "date" } : { type: "number", step: "any" };
+  const input = INPUTS[column.type];
   return (
     <>
       <Form label={column.title} submit={() => (from || to) && set([from, to])}>
@@ -81,7 +88,6 @@ export function Bounds({ report, column, cut, values, set }: BoundsProps) {
           required={!to}
           value={from}
           onChange={(event) => setFrom(event.target.value)}
-          className="w-40"
         />
         <Field
           {...input}
@@ -89,7 +95,6 @@ export function Bounds({ report, column, cut, values, set }: BoundsProps) {
           min={from}
           value={to}
           onChange={(event) => setTo(event.target.value)}
-          className="w-40"
         />
       </Form>
       {offered && (

@@ -3,25 +3,30 @@ import type { Api } from "../api/client";
 import { useRead } from "../api/use";
 import { words } from "../words";
 import { Field } from "./Field";
-import { UNITS, codeOf, reachesOf, spanOf, type Reach, type Unit } from "./spans";
+import { MIDNIGHT, codeOf, reachesOf, spanOf, unitsOf, type Reach, type Unit } from "./spans";
 
 const MOST = 999;
 
 interface Props {
+  /** Whether it may begin and end within a day. */
+  byTime: boolean;
   current: string;
   choose: (code: string) => void;
 }
 
+const reachWords = (unit: Unit): Record<Reach, string> =>
+  unit === "hour" ? { ...words.period.reaches, ...words.period.reachesOfHours } : words.period.reaches;
+
 /** So many days, weeks or the like, with or without the current one; it tells what they mean before they are chosen. */
-export function LastPeriods({ current, choose }: Props) {
+export function LastPeriods({ byTime, current, choose }: Props) {
   const [span, setSpan] = useState(
-    () => spanOf(current) ?? ({ count: 4, unit: "week", reach: "complete" } as const),
+    () => spanOf(current) ?? ({ count: 4, unit: "week", reach: "complete", at: MIDNIGHT } as const),
   );
   const reaches = reachesOf(span.count, span.unit);
   const reach = reaches.includes(span.reach) ? span.reach : "complete";
   const counts = span.count >= 1 && span.count <= MOST;
   const code = counts ? codeOf({ ...span, reach }) : "yesterday";
-  const meant = useRead<Api["PeriodView"]>(`periods/${code}`);
+  const meant = useRead<Api["PeriodView"]>(`periods/${encodeURIComponent(code)}`);
   return (
     <form
       aria-label={words.period.last}
@@ -48,7 +53,7 @@ export function LastPeriods({ current, choose }: Props) {
             value={span.unit}
             onChange={(event) => setSpan({ ...span, unit: event.target.value as Unit })}
           >
-            {UNITS.map((unit) => (
+            {unitsOf(byTime).map((unit) => (
               <option key={unit} value={unit}>
                 {words.period.units(unit, span.count)}
               </option>
@@ -64,11 +69,21 @@ export function LastPeriods({ current, choose }: Props) {
           >
             {reaches.map((each) => (
               <option key={each} value={each}>
-                {words.period.reaches[each]}
+                {reachWords(span.unit)[each]}
               </option>
             ))}
           </select>
         </label>
+        {byTime && span.unit !== "hour" && (
+          <Field
+            label={words.period.dayBegins}
+            type="time"
+            required
+            value={span.at}
+            onChange={(event) => setSpan({ ...span, at: event.target.value || MIDNIGHT })}
+            className="w-28"
+          />
+        )}
         <button type="submit" className="choose pb-1">
           {words.period.useLast}
         </button>

@@ -42,16 +42,21 @@ export function NamedChoices({ type, test, values, set }: Props) {
   );
 }
 
-/** Numbers for numbers and days for days; a text may be anything that was not computed as one of these. */
+/** Numbers for numbers, days for days, and for times either of those; a text may be anything that was not computed as one of these. */
 const fits = (named: Named, type: Props["type"]) => {
   const looks = named.outcome?.values.map(typeOf) ?? [];
   return type === "TEXT"
     ? named.named.kind !== "FORMULA" || looks.every((look) => look === "TEXT")
-    : looks.every((look) => look === type);
+    : looks.every((look) => look === type || (type === "TIME" && look === "DATE"));
 };
 
-const typeOf = (value: string) =>
-  /^\d{4}-\d{2}-\d{2}$/.test(value) ? "DATE" : /^-?\d+(\.\d+)?$/.test(value) ? "NUMBER" : "TEXT";
+const LOOKS: [Props["type"], RegExp][] = [
+  ["DATE", /^\d{4}-\d{2}-\d{2}$/],
+  ["TIME", /^\d{4}-\d{2}-\d{2}T/],
+  ["NUMBER", /^-?\d+(\.\d+)?$/],
+];
+
+const typeOf = (value: string) => (LOOKS.find(([, look]) => look.test(value)) ?? ["TEXT"])[0];
 
 /** A bound is one value. */
 const isOne = (named: Named) => named.outcome?.values.length === 1;

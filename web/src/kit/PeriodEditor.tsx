@@ -1,22 +1,18 @@
-import { useState } from "react";
 import type { Api } from "../api/client";
 import { words } from "../words";
-import { Field } from "./Field";
+import { FixedDates } from "./FixedDates";
 import { LastPeriods } from "./LastPeriods";
 
 interface Props {
   periods: Api["PeriodView"][];
+  /** Whether it may begin and end within a day, as the report's rows have a time. */
+  byTime: boolean;
   current: string;
   choose: (code: string) => void;
 }
 
-const isFixed = (code: string) => code.includes("/");
-
 /** Chooses a period; each shows the dates that it means today. */
-export function PeriodEditor({ periods, current, choose }: Props) {
-  const fixed = isFixed(current) ? current.split("/") : ["", ""];
-  const [from, setFrom] = useState(fixed[0] ?? "");
-  const [to, setTo] = useState(fixed[1] ?? "");
+export function PeriodEditor({ periods, byTime, current, choose }: Props) {
   return (
     <div className="grid gap-x-12 gap-y-4 text-sm lg:grid-cols-[2fr_1fr]">
       <ul aria-label={words.period.label} className="gap-x-12 md:columns-2">
@@ -25,7 +21,7 @@ export function PeriodEditor({ periods, current, choose }: Props) {
             <button
               type="button"
               aria-pressed={period.code === current}
-              className={period.code === current ? "current" : "choose"}
+              className={`text-left ${period.code === current ? "current" : "choose"}`}
               onClick={() => choose(period.code)}
             >
               {period.words}
@@ -35,36 +31,8 @@ export function PeriodEditor({ periods, current, choose }: Props) {
         ))}
       </ul>
       <div className="space-y-4">
-        <LastPeriods current={current} choose={choose} />
-        <form
-          aria-label={words.period.fixed}
-          className="flex flex-wrap items-end gap-3"
-          onSubmit={(event) => {
-            event.preventDefault();
-            choose(`${from}/${to}`);
-          }}
-        >
-          <Field
-            label={words.period.from}
-            type="date"
-            required
-            value={from}
-            onChange={(event) => setFrom(event.target.value)}
-            className="w-36"
-          />
-          <Field
-            label={words.period.to}
-            type="date"
-            required
-            min={from}
-            value={to}
-            onChange={(event) => setTo(event.target.value)}
-            className="w-36"
-          />
-          <button type="submit" className="choose pb-1">
-            {words.period.useFixed}
-          </button>
-        </form>
+        <LastPeriods byTime={byTime} current={current} choose={choose} />
+        <FixedDates byTime={byTime} current={current} choose={choose} />
       </div>
     </div>
   );

@@ -1,6 +1,6 @@
 import { expect, it } from "vitest";
 import { readCut, writeCut, type Cut } from "./cut";
-import { codeOf, reachesOf, spanOf, UNITS } from "./spans";
+import { MIDNIGHT, codeOf, fixedOf, reachesOf, spanOf, unitsOf } from "./spans";
 
 it("what is set on the screen comes back from its address", () => {
   const cut: Cut = {
@@ -28,14 +28,29 @@ it("a bare address means the first page for last week", () =>
   expect(readCut(new URLSearchParams())).toEqual({ page: "", period: "last-week", filters: [], tables: {} }));
 
 it("a period's code tells what it counts", () => {
-  for (const unit of UNITS) {
+  for (const unit of unitsOf(true)) {
     for (const count of [1, 2, 12]) {
       for (const reach of reachesOf(count, unit)) {
-        const span = { count, unit, reach };
-        expect(spanOf(codeOf(span))).toEqual(span);
+        for (const at of unit === "hour" ? [MIDNIGHT] : [MIDNIGHT, "04:30"]) {
+          const span = { count, unit, reach, at };
+          expect(spanOf(codeOf(span))).toEqual(span);
+        }
       }
     }
   }
-  expect(codeOf({ count: 4, unit: "week", reach: "so-far" })).toBe("last-4-weeks-with-this");
+  expect(codeOf({ count: 4, unit: "week", reach: "so-far", at: MIDNIGHT })).toBe("last-4-weeks-with-this");
+  expect(codeOf({ count: 1, unit: "day", reach: "complete", at: "04:00" })).toBe("yesterday@04:00");
+  expect(codeOf({ count: 24, unit: "hour", reach: "so-far", at: "04:00" })).toBe("last-24-hours-with-this");
+  expect(unitsOf(false)).not.toContain("hour");
   expect(spanOf("2026-11-01/2026-11-30")).toBeNull();
+});
+
+it("fixed days are moments where rows have a time, the second behind the last day", () => {
+  expect(fixedOf("2026-11-01/2026-11-30", true)).toEqual({
+    from: "2026-11-01T00:00",
+    to: "2026-12-01T00:00",
+  });
+  expect(fixedOf("2026-11-01/2026-11-30", false)).toEqual({ from: "2026-11-01", to: "2026-11-30" });
+  expect(fixedOf("2026-11-01T06:00/2026-11-01T18:00", true).to).toBe("2026-11-01T18:00");
+  expect(fixedOf("last-week", true)).toEqual({ from: "", to: "" });
 });

@@ -136,7 +136,7 @@ describe("a period", () => {
 
   it("shows the dates that it means, and is chosen by its name", async () => {
     const choose = vi.fn();
-    show(<PeriodEditor periods={periods} current="last-week" choose={choose} />);
+    show(<PeriodEditor byTime={false} periods={periods} current="last-week" choose={choose} />);
     expect(screen.getByText("1–31 Oct 2026")).toBeVisible();
     await userEvent.click(screen.getByRole("button", { name: "last month" }));
     expect(choose).toHaveBeenCalledWith("last-month");
@@ -144,7 +144,7 @@ describe("a period", () => {
 
   it("may be fixed dates, in their order", () => {
     const choose = vi.fn();
-    show(<PeriodEditor periods={periods} current="2026-11-01/2026-11-10" choose={choose} />);
+    show(<PeriodEditor byTime={false} periods={periods} current="2026-11-01/2026-11-10" choose={choose} />);
     expect(screen.getByLabelText("From")).toHaveValue("2026-11-01");
     fireEvent.change(screen.getByLabelText("To"), { target: { value: "2026-11-12" } });
     expect(screen.getByLabelText("To")).toHaveAttribute("min", "2026-11-01");
@@ -164,7 +164,7 @@ describe("a period of so many spans", () => {
         days: "26 Nov 2025 – 25 Nov 2026",
       },
     });
-    show(<PeriodEditor periods={[]} current="last-4-weeks" choose={choose} />);
+    show(<PeriodEditor byTime={false} periods={[]} current="last-4-weeks" choose={choose} />);
     expect(await screen.findByText("the last 4 weeks: 26 Oct – 22 Nov 2026")).toBeVisible();
     const count = screen.getByRole("spinbutton", { name: "The last" });
     await userEvent.clear(count);
@@ -177,6 +177,39 @@ describe("a period of so many spans", () => {
     expect(await screen.findByText("the past 12 months: 26 Nov 2025 – 25 Nov 2026")).toBeVisible();
     await userEvent.click(screen.getByRole("button", { name: "Use these" }));
     expect(choose).toHaveBeenCalledWith("past-12-months");
+  });
+});
+
+describe("a period of figures by the hour", () => {
+  it("is so many hours, or of days that begin at another time", async () => {
+    const choose = vi.fn();
+    serve({
+      "GET periods/last-24-hours": {
+        code: "",
+        words: "the last 24 full hours",
+        days: "24 Nov, 07:00 – 25 Nov, 07:00",
+      },
+      "GET periods/yesterday%4004%3A00": { code: "", words: "yesterday, days from 04:00", days: "24 Nov" },
+    });
+    show(<PeriodEditor byTime periods={[]} current="last-24-hours" choose={choose} />);
+    expect(await screen.findByText("the last 24 full hours: 24 Nov, 07:00 – 25 Nov, 07:00")).toBeVisible();
+    expect(screen.queryByLabelText("Days begin at")).toBeNull();
+    await userEvent.selectOptions(screen.getByLabelText("Days, weeks or the like"), "day");
+    fireEvent.change(screen.getByRole("spinbutton", { name: "The last" }), { target: { value: "1" } });
+    fireEvent.change(screen.getByLabelText("Days begin at"), { target: { value: "04:00" } });
+    expect(await screen.findByText("yesterday, days from 04:00: 24 Nov")).toBeVisible();
+    await userEvent.click(screen.getByRole("button", { name: "Use these" }));
+    expect(choose).toHaveBeenCalledWith("yesterday@04:00");
+  });
+
+  it("may be fixed times", () => {
+    const choose = vi.fn();
+    serve({});
+    show(<PeriodEditor byTime periods={[]} current="2026-11-01/2026-11-01" choose={choose} />);
+    expect(screen.getByLabelText("To")).toHaveValue("2026-11-02T00:00");
+    fireEvent.change(screen.getByLabelText("From"), { target: { value: "2026-11-01T18:00" } });
+    fireEvent.submit(screen.getByRole("form", { name: "Fixed times" }));
+    expect(choose).toHaveBeenCalledWith("2026-11-01T18:00/2026-11-02T00:00");
   });
 });
 

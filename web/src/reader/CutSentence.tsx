@@ -35,6 +35,7 @@ export function CutSentence({ view, cut, set }: Props) {
           {open === PERIOD ? (
             <PeriodEditor
               periods={view.periods}
+              byTime={view.byTime}
               current={cut.period}
               choose={(period) => {
                 set({ period });

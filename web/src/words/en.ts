@@ -139,12 +139,13 @@ export const en = {
     },
     title: "Data sets",
     typeOf: (column: string) => `Type of ${column}`,
-    typed: (type: "TEXT" | "NUMBER" | "DATE", decimals: number, sorts: boolean) =>
-      `${en.data.types[type]}${decimals > 0 ? `, ${counted(decimals, "decimal", "decimals")}` : ""}${sorts ? ", sorts the rows" : ""}`,
-    types: { TEXT: "text", NUMBER: "number", DATE: "day" },
+    typed: ({ type, decimals, zone }: Api["Column"], sorts: boolean) =>
+      `${en.data.types[type]}${zone ? ` in ${zone}` : ""}${decimals > 0 ? `, ${counted(decimals, "decimal", "decimals")}` : ""}${sorts ? ", sorts the rows" : ""}`,
+    types: { TEXT: "text", NUMBER: "number", DATE: "day", TIME: "day with time" },
     unused: "No report that you may see is made of it yet.",
     usedBy: "Reports made of it:",
     when: "Loaded",
+    zoneOf: (column: string) => `Time zone of ${column}`,
     written: (name: string, charset: string, separator: string) =>
       ` ${name ? `${name}: ` : ""}${charset}, separated by ${separator}.`,
   },
@@ -512,7 +513,7 @@ export const en = {
     mostOf: "with the most",
     narrow: "Narrow to these",
     noValues: (title: string) => `No ${title.toLowerCase()} occurs in this period beside the other choices.`,
-    occurring: (least: string, greatest: string) => `From ${least} to ${greatest} occur.`,
+    occurring: (least: string, greatest: string) => `From ${readable(least)} to ${readable(greatest)} occur.`,
     others: (many: number) => `${many} more; find them by a part of their name.`,
     said: (filter: Api["Filter"], title: string, measures: Api["MeasureName"][]) => {
       const { test } = filter;
@@ -833,9 +834,11 @@ export const en = {
   },
 
   period: {
+    dayBegins: "Days begin at",
     firstWeek: "7 days at first",
     sinceLastIssue: "since the last issue",
     fixed: "Fixed dates",
+    fixedTimes: "Fixed times",
     from: "From",
     label: "Periods",
     last: "The last",
@@ -847,10 +850,15 @@ export const en = {
       rolling: "counted back from yesterday",
       whole: "the current one, whole",
     },
+    reachesOfHours: {
+      complete: "up to the last full hour",
+      "so-far": "up to the minute",
+    },
     to: "To",
     unit: "Days, weeks or the like",
     units: (unit: string, many: number) => (many === 1 ? unit : `${unit}s`),
     useFixed: "Use these dates",
+    useFixedTimes: "Use these times",
     useLast: "Use these",
   },
 

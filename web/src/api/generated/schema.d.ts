@@ -1619,9 +1619,10 @@ export interface components {
         Column: {
             name: string;
             /** @enum {string} */
-            type: "TEXT" | "NUMBER" | "DATE";
+            type: "TEXT" | "NUMBER" | "DATE" | "TIME";
             /** Format: int32 */
             decimals: number;
+            zone: string | null;
         };
         ColumnFound: {
             column: components["schemas"]["Column"];
@@ -2166,7 +2167,7 @@ export interface components {
             column: string;
             title: string;
             /** @enum {string} */
-            type: "TEXT" | "NUMBER" | "DATE";
+            type: "TEXT" | "NUMBER" | "DATE" | "TIME";
             first: boolean;
         };
         NewFolder: {
@@ -2338,6 +2339,7 @@ export interface components {
             pages: components["schemas"]["PageName"][];
             period: components["schemas"]["PeriodView"];
             periods: components["schemas"]["PeriodView"][];
+            byTime: boolean;
             narrowable: components["schemas"]["Narrowable"][];
             measures: components["schemas"]["MeasureName"][];
             showsRows: boolean;
@@ -2399,7 +2401,7 @@ export interface components {
             column: string;
             title: string;
             /** @enum {string} */
-            type: "TEXT" | "NUMBER" | "DATE";
+            type: "TEXT" | "NUMBER" | "DATE" | "TIME";
         };
         RowRule: {
             column: string;

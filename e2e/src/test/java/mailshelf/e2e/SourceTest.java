@@ -60,10 +60,12 @@ class SourceTest {
                         "seats NUMBER 0",
                         "paid NUMBER 2",
                         "weight NUMBER 2",
-                        "at DATE 0",
+                        "at TIME 0",
                         "confirmed TEXT 0");
-        assertThat(cells(seen, 0)).containsExactly("2026-11-23", "Ness", "4", "120.5", "0.1", "2026-11-23", "true");
-        assertThat(cells(seen, 1)).containsExactly("2026-11-24", "Ytre Bø", "", "-7", "2.25", "2026-11-23", "false");
+        assertThat(cells(seen, 0))
+                .containsExactly("2026-11-23", "Ness", "4", "120.5", "0.1", "2026-11-24T00:30", "true");
+        assertThat(cells(seen, 1))
+                .containsExactly("2026-11-24", "Ytre Bø", "", "-7", "2.25", "2026-11-23T23:30", "false");
 
         long id = dataSet("bookings", "SELECT day, route, paid AS amount FROM booking", byHand());
         JsonNode load = sunniva.post("data-sets/" + id + "/loads/now", null);

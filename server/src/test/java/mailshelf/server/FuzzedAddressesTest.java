@@ -8,6 +8,7 @@ import java.time.DayOfWeek;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
+import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -45,8 +46,11 @@ class FuzzedAddressesTest {
     private static final int TRIES = 10_000;
     private static final LocalDate TODAY = LocalDate.of(2026, 11, 26);
 
-    private static final List<Column> COLUMNS =
-            List.of(Column.date("day"), Column.text("route"), Column.number("delay", 1));
+    private static final List<Column> COLUMNS = List.of(
+            Column.date("day"),
+            Column.text("route"),
+            Column.number("delay", 1),
+            Column.time("seen", ZoneId.of("Europe/Oslo")));
 
     private static final String REPORT = """
             report: Delays
@@ -79,6 +83,8 @@ class FuzzedAddressesTest {
             "between=delay:5..10.5",
             "between=day:2026-11-01..2026-11-20",
             "between=delay:{late}..",
+            "between=seen:2026-11-20..2026-11-21T07:00",
+            "filter=seen:2026-11-20T07:30",
             "top=route:2..all",
             "empty=route",
             "filled=delay",
@@ -92,6 +98,10 @@ class FuzzedAddressesTest {
             "past-12-months",
             "whole-quarter",
             "since-last-issue",
+            "last-24-hours",
+            "last-90-hours-with-this",
+            "last-week@04:30",
+            "2026-11-01T06:00/2026-11-20T18:00",
             "since-last-issue/2026-11-20",
             "2026-11-01/2026-11-20",
             "last-999-years",
@@ -105,18 +115,20 @@ class FuzzedAddressesTest {
             "left(upper(route), 3) & \" \" & text(day)",
             "first(delay, min(1, 2.5), round(delay, 1))",
             "day + 7 - weekday(day)",
+            "if hour(seen + 90) < 12 then date(seen) - day else seen - 2026-11-20T04:00",
             "route in (\"a\", 'b') or contains(lower(route), \"ø\")");
 
     private static final Definition DEFINITION = DefinitionReader.read(REPORT, COLUMNS);
     private static final Table ROWS = rows();
 
     private static Table rows() {
-        TableBuilder rows = new TableBuilder(COLUMNS, Optional.of("day"));
+        TableBuilder rows = new TableBuilder(COLUMNS, Optional.of("seen"));
         for (int i = 60; i > 0; i--) {
             rows.add(List.of(
                     TODAY.minusDays(i).toString(),
                     List.of("1 Ness", "2 Hovden", "").get(i % 3),
-                    i % 5 == 0 ? "" : i + ".5"));
+                    i % 5 == 0 ? "" : i + ".5",
+                    TODAY.minusDays(i).atTime(i % 24, 30).toString()));
         }
         return rows.build();
     }
@@ -182,7 +194,8 @@ class FuzzedAddressesTest {
         Definition answered = DEFINITION.answered(filters);
         PageModel.Freshness freshness =
                 new PageModel.Freshness(ROWS.lastDay(), Instant.parse("2026-11-25T04:40:00Z"), 3);
-        Evaluation.Question question = Evaluation.Question.of(period, TODAY, DayOfWeek.MONDAY, filters, freshness);
+        Evaluation.Question question = Evaluation.Question.of(
+                period, TODAY.atTime(7, 0).atZone(ZoneOffset.UTC), DayOfWeek.MONDAY, filters, freshness);
         PageModel page = Evaluation.page(
                 answered,
                 answered.pages().get(0),

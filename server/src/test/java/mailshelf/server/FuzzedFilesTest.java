@@ -6,6 +6,7 @@ import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;
+import java.time.ZoneOffset;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
@@ -86,7 +87,7 @@ class FuzzedFilesTest {
     }
 
     private static Table table(byte[] file) throws IOException {
-        IncomingCsv csv = new IncomingCsv(new ByteArrayInputStream(file));
+        IncomingCsv csv = new IncomingCsv(new ByteArrayInputStream(file), ZoneOffset.UTC);
         Inspection seen = csv.inspection();
         seen.typed(seen.columns().stream().map(Inspection.Found::column).toList(), Optional.of(DateForm.DAY_FIRST));
         TableBuilder rows = new TableBuilder(COLUMNS, Optional.of("day"));

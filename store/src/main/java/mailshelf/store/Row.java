@@ -4,6 +4,7 @@ import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.time.LocalTime;
 import java.time.OffsetDateTime;
 import java.util.Optional;
 
@@ -71,6 +72,10 @@ public final class Row {
     public Optional<Instant> optionalInstant(String column) {
         return read(r -> Optional.ofNullable(r.getObject(column, OffsetDateTime.class)))
                 .map(OffsetDateTime::toInstant);
+    }
+
+    public Optional<LocalTime> optionalTime(String column) {
+        return read(r -> Optional.ofNullable(r.getObject(column, LocalTime.class)));
     }
 
     public Optional<LocalDate> optionalDay(String column) {

@@ -25,7 +25,7 @@ public final class Cells {
     /** Days by row, since 1970-01-01. */
     public interface Days {
         /** Stands for no value. */
-        int NONE = ColumnData.Dates.NONE;
+        int NONE = ColumnData.Days.NONE;
 
         int at(int row);
     }
@@ -39,8 +39,14 @@ public final class Cells {
         return table.text(column)::raw;
     }
 
+    /** Seconds since 1970-01-01T00:00 of the column's clocks. */
+    public Numbers times(String column) {
+        return table.times(column)::at;
+    }
+
+    /** The days of a column of days, or of times. */
     public Days days(String column) {
-        int[] days = table.days(column).epochDays();
+        int[] days = table.days(column);
         return row -> days[row];
     }
 }

@@ -2,14 +2,20 @@ package mailshelf.core.data;
 
 import java.math.BigDecimal;
 import java.time.LocalDate;
+import java.time.LocalDateTime;
+import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.OptionalInt;
+import java.util.function.IntToLongFunction;
 
 /** The values of one column, one per row. Arrays are never changed after construction and never leave the package. */
-sealed interface ColumnData permits ColumnData.Text, ColumnData.Numbers, ColumnData.Dates {
-    /** The value as stored in a page model: plain text, a decimal string or an ISO date; "" where there is none. */
+sealed interface ColumnData permits ColumnData.Text, ColumnData.Numbers, ColumnData.Days {
+    /** Seconds of a day. */
+    long DAY = 86_400;
+
+    /** The value as stored in a page model: plain text, a decimal string, an ISO date or time; "" where there is none. */
     String raw(int row);
 
     /** The values of some rows, in this order. */
@@ -126,9 +132,15 @@ sealed interface ColumnData permits ColumnData.Text, ColumnData.Numbers, ColumnD
         }
     }
 
-    /** Days since 1970-01-01; {@link #NONE} where there is no value. */
-    record Dates(int[] epochDays) implements ColumnData {
-        static final int NONE = Integer.MIN_VALUE;
+    /** What has a day: days since 1970-01-01, {@link #NONE} where there is no value. */
+    sealed interface Days extends ColumnData permits Dates, Times {
+        int NONE = Integer.MIN_VALUE;
+
+        int[] epochDays();
+    }
+
+    /** Days. */
+    record Dates(int[] epochDays) implements Days {
 
         @Override
         public Dates only(int[] rows) {
@@ -149,6 +161,45 @@ sealed interface ColumnData permits ColumnData.Text, ColumnData.Numbers, ColumnD
             return epochDays[row] == NONE
                     ? ""
                     : LocalDate.ofEpochDay(epochDays[row]).toString();
+        }
+    }
+
+    /** Days with a time, and beside them seconds of the day, of which periods of whole days need not know. */
+    record Times(int[] epochDays, int[] seconds) implements Days {
+        static Times of(int rows, IntToLongFunction epochSeconds) {
+            int[] days = new int[rows];
+            int[] seconds = new int[rows];
+            for (int row = 0; row < rows; row++) {
+                long at = epochSeconds.applyAsLong(row);
+                days[row] = at == Numbers.NONE ? NONE : (int) Math.floorDiv(at, DAY);
+                seconds[row] = at == Numbers.NONE ? 0 : (int) Math.floorMod(at, DAY);
+            }
+            return new Times(days, seconds);
+        }
+
+        /** Seconds since 1970-01-01T00:00, by the same clocks; {@link Numbers#NONE} where there is no value. */
+        long at(int row) {
+            return epochDays[row] == NONE ? Numbers.NONE : epochDays[row] * DAY + seconds[row];
+        }
+
+        @Override
+        public Times only(int[] rows) {
+            return of(rows.length, i -> at(rows[i]));
+        }
+
+        @Override
+        public Times moved(int[] places) {
+            return new Times(ColumnData.moved(epochDays, places), ColumnData.moved(seconds, places));
+        }
+
+        @Override
+        public String raw(int row) {
+            return epochDays[row] == NONE ? "" : raw(at(row));
+        }
+
+        /** @param epochSeconds no {@link Numbers#NONE} */
+        static String raw(long epochSeconds) {
+            return LocalDateTime.ofEpochSecond(epochSeconds, 0, ZoneOffset.UTC).toString();
         }
     }
 

@@ -7,5 +7,7 @@ public enum ColumnType {
     /** Decimal numbers with a fixed number of decimals. */
     NUMBER,
     /** Calendar days, ISO 8601. */
-    DATE
+    DATE,
+    /** Calendar days with a time to the second, as clocks of the column's zone show it, ISO 8601. */
+    TIME
 }

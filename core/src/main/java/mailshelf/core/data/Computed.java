@@ -51,6 +51,14 @@ public final class Computed {
         });
     }
 
+    /** A column of times, by seconds. */
+    public static Computed times(Column column, String text, Function<Cells, Cells.Numbers> over) {
+        return new Computed(column, text, table -> {
+            Cells.Numbers times = over.apply(new Cells(table));
+            return ColumnData.Times.of(table.rows(), times::at);
+        });
+    }
+
     private static ColumnData coded(Cells.Texts texts, int rows) {
         Map<String, Integer> places = new HashMap<>();
         List<String> words = new ArrayList<>();

@@ -7,11 +7,12 @@ import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import mailshelf.core.time.IsoDay;
+import mailshelf.core.time.IsoTime;
 
 /**
  * Which rows count, by one column. A filter without a value is no filter, so none says nothing.
  *
- * @param values what the test goes by, as pages hold values: text, a decimal, or an ISO date
+ * @param values what the test goes by, as pages hold values: text, a decimal, an ISO date, or such a date with a time
  */
 public record Filter(String column, Test test, List<String> values) {
     /** More than anybody can read through. */
@@ -72,7 +73,7 @@ public record Filter(String column, Test test, List<String> values) {
             case CONTAINS -> to.type() == ColumnType.TEXT;
             case BETWEEN ->
                 to.type() != ColumnType.TEXT
-                        && values.stream().allMatch(value -> value.isEmpty() || isOf(to.type(), value));
+                        && values.stream().allMatch(value -> value.isEmpty() || bounds(to.type(), value));
             case TOP -> to.type() == ColumnType.TEXT;
             case EMPTY, FILLED -> true;
             case ANSWER -> false;
@@ -85,6 +86,11 @@ public record Filter(String column, Test test, List<String> values) {
         return braces.matches() ? Optional.of(braces.group(1)) : Optional.empty();
     }
 
+    /** Times may lie between days, which then count whole. */
+    private static boolean bounds(ColumnType type, String value) {
+        return isOf(type, value) || (type == ColumnType.TIME && day(value).isPresent());
+    }
+
     private static boolean isOf(ColumnType type, String value) {
         if (reference(value).isPresent()) {
             return true; // whether what it comes to is, is found out when it does
@@ -93,6 +99,7 @@ public record Filter(String column, Test test, List<String> values) {
             case TEXT -> true;
             case NUMBER -> number(value).isPresent();
             case DATE -> day(value).isPresent();
+            case TIME -> IsoTime.read(value).isPresent();
         };
     }
 

@@ -2,9 +2,13 @@ package mailshelf.core.data;
 
 import java.math.BigDecimal;
 import java.math.RoundingMode;
+import java.time.LocalDate;
+import java.time.ZoneOffset;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Optional;
 import java.util.function.Predicate;
+import mailshelf.core.time.IsoTime;
 import mailshelf.core.wording.Folded;
 
 /** A condition on rows, made ready for a table. */
@@ -94,6 +98,9 @@ interface RowTest {
         if (column.type() == ColumnType.DATE) {
             return Filter.day(value).orElseThrow().toEpochDay();
         }
+        if (column.type() == ColumnType.TIME) {
+            return time(value, rounding);
+        }
         BigDecimal unscaled = Filter.number(value)
                 .orElseThrow()
                 .movePointRight(column.decimals())
@@ -101,6 +108,16 @@ interface RowTest {
         return unscaled.min(BigDecimal.valueOf(Long.MAX_VALUE))
                 .max(BigDecimal.valueOf(Cells.Numbers.NONE + 1))
                 .longValue();
+    }
+
+    /** A day is meant whole: from its first second to its last. */
+    private static long time(String value, RoundingMode rounding) {
+        Optional<LocalDate> day = Filter.day(value);
+        if (day.isPresent()) {
+            long first = day.get().toEpochDay() * ColumnData.DAY;
+            return rounding == RoundingMode.FLOOR ? first + ColumnData.DAY - 1 : first;
+        }
+        return IsoTime.read(value).orElseThrow().toEpochSecond(ZoneOffset.UTC);
     }
 
     /** @param allowed by code; rows without a value have the last */

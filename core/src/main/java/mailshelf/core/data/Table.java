@@ -2,6 +2,8 @@ package mailshelf.core.data;
 
 import java.math.BigDecimal;
 import java.time.LocalDate;
+import java.time.LocalDateTime;
+import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
@@ -179,15 +181,16 @@ public final class Table {
         return as(ColumnData.Numbers.class, name);
     }
 
-    /** The values of a column as numbers that differ where the values do: unscaled, days, or codes of texts. */
+    /** The values of a column as numbers that differ where the values do: unscaled, days, seconds, or codes of texts. */
     Cells.Numbers compared(String name) {
         Column column = column(name);
         return switch (column.type()) {
             case NUMBER -> new Cells(this).numbers(column.name());
             case DATE -> {
-                int[] days = days(column.name()).epochDays();
+                int[] days = days(column.name());
                 yield row -> days[row] == Cells.Days.NONE ? Cells.Numbers.NONE : days[row];
             }
+            case TIME -> new Cells(this).times(column.name());
             case TEXT -> {
                 ColumnData.Text text = text(column.name());
                 yield row -> text.hasNone(row) ? Cells.Numbers.NONE : text.codes()[row];
@@ -195,16 +198,23 @@ public final class Table {
         };
     }
 
-    /** A number or day of {@link #compared} as a page model holds it. */
+    /** A number, day or time of {@link #compared} as a page model holds it. */
     public String rawOf(String name, long value) {
         Column column = column(name);
-        return column.type() == ColumnType.DATE
-                ? LocalDate.ofEpochDay(value).toString()
-                : BigDecimal.valueOf(value, column.decimals()).toPlainString();
+        return switch (column.type()) {
+            case DATE -> LocalDate.ofEpochDay(value).toString();
+            case TIME -> ColumnData.Times.raw(value);
+            case NUMBER, TEXT -> BigDecimal.valueOf(value, column.decimals()).toPlainString();
+        };
     }
 
-    ColumnData.Dates days(String name) {
-        return as(ColumnData.Dates.class, name);
+    /** The days of a column of days, or of times. */
+    int[] days(String name) {
+        return as(ColumnData.Days.class, name).epochDays();
+    }
+
+    ColumnData.Times times(String name) {
+        return as(ColumnData.Times.class, name);
     }
 
     ColumnData data(int column) {
@@ -217,7 +227,7 @@ public final class Table {
     }
 
     private int[] days() {
-        return ((ColumnData.Dates) data(dateColumn)).epochDays();
+        return ((ColumnData.Days) data(dateColumn)).epochDays();
     }
 
     Optional<String> dateColumn() {
@@ -226,28 +236,41 @@ public final class Table {
                 : Optional.of(columns.get(dateColumn).name());
     }
 
-    /** First row of the window; rows without dates lie in every window. */
+    /** First row of the window; rows without dates lie in every window, and rows of a day in those that touch it. */
     int firstRow(Window window) {
-        return dateColumn == NO_DATES ? 0 : lowerBound(window.fromInclusive().toEpochDay());
+        return dateColumn == NO_DATES ? 0 : firstRow(mine(window).start(), 0);
     }
 
     /** Row behind the last of the window. */
     int endRow(Window window) {
-        return dateColumn == NO_DATES ? rows : lowerBound(window.toInclusive().toEpochDay() + 1);
+        return dateColumn == NO_DATES ? rows : firstRow(mine(window).end(), ColumnData.DAY - 1);
     }
 
     /** First row on or after a day. */
     int firstRow(LocalDate day) {
-        return lowerBound(day.toEpochDay());
+        return firstRow(day.atStartOfDay(), 0);
     }
 
-    private int lowerBound(long day) {
+    /** By the clocks that the rows go by. */
+    private Window mine(Window window) {
+        return columns.get(dateColumn).zone().map(window::in).orElse(window);
+    }
+
+    /** @param slack how many seconds later is meant where rows have but days: a day that has begun counts whole */
+    private int firstRow(LocalDateTime from, long slack) {
+        long sought = from.toEpochSecond(ZoneOffset.UTC);
+        ColumnData dates = data(dateColumn);
+        return dates instanceof ColumnData.Times times
+                ? lowerBound(sought, times::at)
+                : lowerBound(Math.floorDiv(sought + slack, ColumnData.DAY), row -> days()[row]);
+    }
+
+    private int lowerBound(long sought, Cells.Numbers sorted) {
         int low = 0;
         int high = rows;
-        int[] days = days();
         while (low < high) {
             int middle = (low + high) >>> 1;
-            if (days[middle] < day) {
+            if (sorted.at(middle) < sought) {
                 low = middle + 1;
             } else {
                 high = middle;

@@ -3,6 +3,8 @@ package mailshelf.core.data;
 import java.math.BigDecimal;
 import java.time.DateTimeException;
 import java.time.LocalDate;
+import java.time.LocalDateTime;
+import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
@@ -18,11 +20,15 @@ public final class TableBuilder {
     private final List<Collector> collectors = new ArrayList<>();
     private int rows;
 
-    /** @param dateColumn the column that rows are sorted by, if they are; it must be of type DATE */
+    /** @param dateColumn the column that rows are sorted by, if they are; one that has days */
     public TableBuilder(List<Column> columns, Optional<String> dateColumn) {
         this.columns = List.copyOf(columns);
-        this.dateColumn = dateColumn.map(name -> columns.indexOf(Column.date(name)));
-        if (this.dateColumn.filter(position -> position < 0).isPresent()) {
+        this.dateColumn = IntStream.range(0, columns.size())
+                .filter(i -> dateColumn.filter(columns.get(i).name()::equals).isPresent()
+                        && columns.get(i).hasDays())
+                .boxed()
+                .findFirst();
+        if (this.dateColumn.isPresent() != dateColumn.isPresent()) {
             throw new IllegalArgumentException("No date column " + dateColumn + " in " + columns);
         }
         columns.forEach(column -> collectors.add(collector(column)));
@@ -56,17 +62,15 @@ public final class TableBuilder {
     }
 
     public Table build() {
-        int[] order = dateColumn.map(this::byDay).orElseGet(this::identity);
+        int[] order = dateColumn.map(this::sortedBy).orElseGet(this::identity);
         return new Table(columns, collectors.stream().map(c -> c.build(order)).toList(), rows, dateColumn);
     }
 
-    private int[] byDay(int column) {
-        int[] days = ((ColumnData.Dates) collectors.get(column).build(identity())).epochDays();
-        return IntStream.range(0, rows)
-                .mapToLong(row -> (long) days[row] << Integer.SIZE | row)
-                .sorted()
-                .mapToInt(dayAndRow -> (int) dayAndRow)
-                .toArray();
+    private int[] sortedBy(int column) {
+        List<Column> alone = List.of(columns.get(column));
+        List<ColumnData> values = List.of(collectors.get(column).build(identity()));
+        return RowOrder.by(
+                new Table(alone, values, rows, Optional.empty()), alone.get(0).name(), false, identity());
     }
 
     private int[] identity() {
@@ -78,6 +82,7 @@ public final class TableBuilder {
             case TEXT -> new TextCollector();
             case NUMBER -> new NumberCollector(column.decimals());
             case DATE -> new DateCollector();
+            case TIME -> new TimeCollector();
         };
     }
 
@@ -214,7 +219,7 @@ public final class TableBuilder {
         private final IntList values = new IntList();
 
         private String last = "";
-        private int lastDay = ColumnData.Dates.NONE;
+        private int lastDay = ColumnData.Days.NONE;
 
         @Override
         public boolean read(String raw) {
@@ -224,7 +229,7 @@ public final class TableBuilder {
             }
             try {
                 lastDay = raw.isEmpty()
-                        ? ColumnData.Dates.NONE
+                        ? ColumnData.Days.NONE
                         : (int) LocalDate.parse(raw).toEpochDay();
                 last = raw;
                 return true;
@@ -248,6 +253,48 @@ public final class TableBuilder {
         @Override
         public ColumnData build(int[] order) {
             return new ColumnData.Dates(inOrder(values, order));
+        }
+    }
+
+    private static final class TimeCollector implements Collector {
+        private final LongList values = new LongList();
+
+        private String last = "";
+        private long lastTime = ColumnData.Numbers.NONE;
+
+        @Override
+        public boolean read(String raw) {
+            if (raw.equals(last)) {
+                return true;
+            }
+            try {
+                lastTime = raw.isEmpty()
+                        ? ColumnData.Numbers.NONE
+                        : LocalDateTime.parse(raw).toEpochSecond(ZoneOffset.UTC);
+                last = raw;
+                return true;
+            } catch (DateTimeException e) {
+                return false;
+            }
+        }
+
+        @Override
+        public void keep() {
+            values.add(lastTime);
+        }
+
+        @Override
+        public void addAll(ColumnData column) {
+            ColumnData.Times times = (ColumnData.Times) column;
+            for (int row = 0; row < times.seconds().length; row++) {
+                values.add(times.at(row));
+            }
+        }
+
+        @Override
+        public ColumnData build(int[] order) {
+            long[] all = values.toArray();
+            return ColumnData.Times.of(order.length, i -> all[order[i]]);
         }
     }
 

@@ -1,5 +1,7 @@
 package mailshelf.core.expression;
 
+import java.time.ZoneId;
+import java.time.ZoneOffset;
 import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -25,9 +27,12 @@ public final class Expression {
     private final String text;
     private final Term term;
 
-    private Expression(String text, Term term) {
+    private final ZoneId clocks;
+
+    private Expression(String text, Term term, ZoneId clocks) {
         this.text = text;
         this.term = term;
+        this.clocks = clocks;
     }
 
     /**
@@ -44,7 +49,11 @@ public final class Expression {
         columns.forEach(column -> byName.put(column.name(), column));
         // what is given is a part of what is meant: two columns that are written the same may differ by it
         String meant = given.isEmpty() ? text : text + " " + new TreeMap<>(given);
-        return new Expression(meant, new Parser(Token.all(text), byName, given).whole());
+        ZoneId clocks = columns.stream()
+                .flatMap(column -> column.zone().stream())
+                .findFirst()
+                .orElse(ZoneOffset.UTC);
+        return new Expression(meant, new Parser(Token.all(text), byName, given).whole(), clocks);
     }
 
     public boolean isCondition() {
@@ -66,6 +75,10 @@ public final class Expression {
         }
         if (term instanceof Term.Days days) {
             return Computed.days(Column.date(name), text, days.over());
+        }
+        if (term instanceof Term.Times times) {
+            // what is computed with times is of the same clocks, whichever those are
+            return Computed.times(Column.time(name, clocks), text, times.over());
         }
         Term.Truths truths = (Term.Truths) term;
         return Computed.texts(

@@ -46,14 +46,23 @@ final class Functions {
                     "abs",
                     new Entry("a number", in -> number(in, 1).map(n -> Arithmetic.each(n.decimals(), n, Math::abs)))),
             Map.entry("round", new Entry("a number and how many decimals, 0 to 9", Functions::round)),
-            Map.entry("year", new Entry("a day", in -> ofDay(in, LocalDate::getYear))),
-            Map.entry("quarter", new Entry("a day", in -> ofDay(in, day -> day.get(IsoFields.QUARTER_OF_YEAR)))),
-            Map.entry("month", new Entry("a day", in -> ofDay(in, LocalDate::getMonthValue))),
-            Map.entry("week", new Entry("a day", in -> ofDay(in, day -> day.get(IsoFields.WEEK_OF_WEEK_BASED_YEAR)))),
+            Map.entry("year", new Entry("a day or a time", in -> ofDay(in, LocalDate::getYear))),
+            Map.entry(
+                    "quarter",
+                    new Entry("a day or a time", in -> ofDay(in, day -> day.get(IsoFields.QUARTER_OF_YEAR)))),
+            Map.entry("month", new Entry("a day or a time", in -> ofDay(in, LocalDate::getMonthValue))),
+            Map.entry(
+                    "week",
+                    new Entry("a day or a time", in -> ofDay(in, day -> day.get(IsoFields.WEEK_OF_WEEK_BASED_YEAR)))),
             Map.entry(
                     "weekday",
-                    new Entry("a day", in -> ofDay(in, day -> day.getDayOfWeek().getValue()))),
-            Map.entry("day", new Entry("a day", in -> ofDay(in, LocalDate::getDayOfMonth))),
+                    new Entry(
+                            "a day or a time",
+                            in -> ofDay(in, day -> day.getDayOfWeek().getValue()))),
+            Map.entry("day", new Entry("a day or a time", in -> ofDay(in, LocalDate::getDayOfMonth))),
+            Map.entry("date", new Entry("a time", in -> ofTime(in, Calendar::dayOf))),
+            Map.entry("hour", new Entry("a time", in -> ofTime(in, Calendar::hourOf))),
+            Map.entry("minute", new Entry("a time", in -> ofTime(in, Calendar::minuteOf))),
             Map.entry("length", new Entry("a text", in -> text(in, 1).map(Functions::length))),
             Map.entry("lower", new Entry("a text", in -> ofText(in, text -> text.toLowerCase(Locale.ROOT)))),
             Map.entry("upper", new Entry("a text", in -> ofText(in, text -> text.toUpperCase(Locale.ROOT)))),
@@ -69,11 +78,11 @@ final class Functions {
             Map.entry("contains", new Entry("two texts", in -> twoTexts(in, String::contains))),
             Map.entry("starts", new Entry("two texts", in -> twoTexts(in, String::startsWith))),
             Map.entry("ends", new Entry("two texts", in -> twoTexts(in, String::endsWith))),
-            Map.entry("min", new Entry("numbers, or days", in -> extreme(in, Logic.order("<=")))),
-            Map.entry("max", new Entry("numbers, or days", in -> extreme(in, Logic.order(">=")))),
+            Map.entry("min", new Entry("numbers, days or times", in -> extreme(in, Logic.order("<=")))),
+            Map.entry("max", new Entry("numbers, days or times", in -> extreme(in, Logic.order(">=")))),
             Map.entry("first", new Entry("values of one type", Functions::first)),
             Map.entry("number", new Entry("a text and how many decimals, 0 to 9", Functions::number)),
-            Map.entry("text", new Entry("a number or a day", Functions::text)));
+            Map.entry("text", new Entry("a number, a day or a time", Functions::text)));
 
     private Functions() {}
 
@@ -116,17 +125,24 @@ final class Functions {
 
     private static Optional<Term> ofDay(Arguments in, ToIntFunction<LocalDate> part) {
         return in.terms().size() == 1
-                ? in.of(Term.Days.class, 0)
-                        .map(days -> new Term.Numbers(0, cells -> {
-                            Cells.Days values = days.over().apply(cells);
-                            return row -> {
-                                int day = values.at(row);
-                                return day == Cells.Days.NONE
-                                        ? Cells.Numbers.NONE
-                                        : part.applyAsInt(LocalDate.ofEpochDay(day));
-                            };
-                        }))
+                ? day(in).map(days -> new Term.Numbers(0, cells -> {
+                    Cells.Days values = days.over().apply(cells);
+                    return row -> {
+                        int day = values.at(row);
+                        return day == Cells.Days.NONE ? Cells.Numbers.NONE : part.applyAsInt(LocalDate.ofEpochDay(day));
+                    };
+                }))
                 : Optional.empty();
+    }
+
+    /** The day that is handed over, or that of a time. */
+    private static Optional<Term.Days> day(Arguments in) {
+        return in.of(Term.Days.class, 0).or(() -> in.of(Term.Times.class, 0).map(Calendar::dayOf));
+    }
+
+    private static <T extends Term> Optional<Term> ofTime(
+            Arguments in, java.util.function.Function<Term.Times, T> part) {
+        return in.terms().size() == 1 ? in.of(Term.Times.class, 0).map(part) : Optional.empty();
     }
 
     private static Term length(Term.Texts of) {
@@ -179,6 +195,11 @@ final class Functions {
                     .reduce((a, b) -> Logic.choose(
                             comparedOrMissing(Logic.compare((Term.Numbers) a, (Term.Numbers) b, wins), a), a, b));
         }
+        if (in.areAll(Term.Times.class)) {
+            return in.terms().stream()
+                    .reduce((a, b) -> Logic.choose(
+                            comparedOrMissing(Logic.compare((Term.Times) a, (Term.Times) b, wins), a), a, b));
+        }
         return in.areAll(Term.Days.class)
                 ? in.terms().stream()
                         .reduce((a, b) -> Logic.choose(
@@ -226,7 +247,8 @@ final class Functions {
         }
         return in.of(Term.Numbers.class, 0)
                 .<Term>map(Functions::texts)
-                .or(() -> in.of(Term.Days.class, 0).map(Functions::texts));
+                .or(() -> in.of(Term.Days.class, 0).map(Functions::texts))
+                .or(() -> in.of(Term.Times.class, 0).map(Calendar::texts));
     }
 
     static Term.Texts texts(Term.Numbers numbers) {

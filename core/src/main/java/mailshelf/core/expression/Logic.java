@@ -1,5 +1,6 @@
 package mailshelf.core.expression;
 
+import java.util.function.Function;
 import java.util.function.IntPredicate;
 import mailshelf.core.data.Cells;
 import mailshelf.core.expression.Term.Truth;
@@ -61,6 +62,10 @@ final class Logic {
             Cells.Days values = days.over().apply(cells);
             return row -> values.at(row) == Cells.Days.NONE;
         }
+        if (of instanceof Term.Times times) {
+            Cells.Numbers values = times.over().apply(cells);
+            return row -> values.at(row) == Cells.Numbers.NONE;
+        }
         if (of instanceof Term.Texts texts) {
             Cells.Texts values = texts.over().apply(cells);
             return row -> values.at(row).isEmpty();
@@ -89,9 +94,21 @@ final class Logic {
 
     static Term.Truths compare(Term.Numbers left, Term.Numbers right, Order order) {
         int decimals = Math.max(left.decimals(), right.decimals());
+        return compare(
+                Arithmetic.scaled(left, decimals).over(),
+                Arithmetic.scaled(right, decimals).over(),
+                order);
+    }
+
+    static Term.Truths compare(Term.Times left, Term.Times right, Order order) {
+        return compare(left.over(), right.over(), order);
+    }
+
+    private static Term.Truths compare(
+            Function<Cells, Cells.Numbers> left, Function<Cells, Cells.Numbers> right, Order order) {
         return new Term.Truths(cells -> {
-            Cells.Numbers lefts = Arithmetic.scaled(left, decimals).over().apply(cells);
-            Cells.Numbers rights = Arithmetic.scaled(right, decimals).over().apply(cells);
+            Cells.Numbers lefts = left.apply(cells);
+            Cells.Numbers rights = right.apply(cells);
             return row -> {
                 long a = lefts.at(row);
                 long b = rights.at(row);
@@ -136,16 +153,29 @@ final class Logic {
         });
     }
 
+    private static Function<Cells, Cells.Numbers> choose(
+            Term.Truths condition, Function<Cells, Cells.Numbers> then, Function<Cells, Cells.Numbers> otherwise) {
+        return cells -> {
+            TruthAt truths = condition.over().apply(cells);
+            Cells.Numbers yes = then.apply(cells);
+            Cells.Numbers no = otherwise.apply(cells);
+            return row -> truths.at(row) == Truth.YES ? yes.at(row) : no.at(row);
+        };
+    }
+
     /** The one where a condition holds, the other where it does not or is unknown; both of one type. */
     static Term choose(Term.Truths condition, Term then, Term otherwise) {
         if (then instanceof Term.Numbers a && otherwise instanceof Term.Numbers b) {
             int decimals = Math.max(a.decimals(), b.decimals());
-            return new Term.Numbers(decimals, cells -> {
-                TruthAt truths = condition.over().apply(cells);
-                Cells.Numbers yes = Arithmetic.scaled(a, decimals).over().apply(cells);
-                Cells.Numbers no = Arithmetic.scaled(b, decimals).over().apply(cells);
-                return row -> truths.at(row) == Truth.YES ? yes.at(row) : no.at(row);
-            });
+            return new Term.Numbers(
+                    decimals,
+                    choose(
+                            condition,
+                            Arithmetic.scaled(a, decimals).over(),
+                            Arithmetic.scaled(b, decimals).over()));
+        }
+        if (then instanceof Term.Times a && otherwise instanceof Term.Times b) {
+            return new Term.Times(choose(condition, a.over(), b.over()));
         }
         if (then instanceof Term.Texts a && otherwise instanceof Term.Texts b) {
             return new Term.Texts(cells -> {

@@ -1,8 +1,8 @@
 package mailshelf.core.expression;
 
 import java.math.BigDecimal;
-import java.time.DateTimeException;
 import java.time.LocalDate;
+import java.time.LocalDateTime;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -10,6 +10,8 @@ import java.util.Set;
 import java.util.stream.Stream;
 import mailshelf.core.data.Cells;
 import mailshelf.core.data.Column;
+import mailshelf.core.time.IsoDay;
+import mailshelf.core.time.IsoTime;
 
 /** Reads an expression by recursive descent, and types each part as it goes. */
 final class Parser {
@@ -156,6 +158,9 @@ final class Parser {
         if (left instanceof Term.Days a && right instanceof Term.Days b) {
             return Logic.compare(a, b, order);
         }
+        if (left instanceof Term.Times a && right instanceof Term.Times b) {
+            return Logic.compare(a, b, order);
+        }
         throw new BadExpression(position, left.type() + " cannot be compared with " + right.type());
     }
 
@@ -175,37 +180,20 @@ final class Parser {
             return plus ? Arithmetic.add(a, b) : Arithmetic.subtract(a, b);
         }
         if (left instanceof Term.Days a && right instanceof Term.Numbers b) {
-            return moved(a, plus ? b : Arithmetic.negate(b));
+            return Calendar.moved(a, plus ? b : Arithmetic.negate(b));
         }
         if (!plus && left instanceof Term.Days a && right instanceof Term.Days b) {
-            return between(a, b);
+            return Calendar.between(a, b);
+        }
+        if (left instanceof Term.Times a && right instanceof Term.Numbers b) {
+            return Calendar.moved(a, plus ? b : Arithmetic.negate(b));
+        }
+        if (!plus && left instanceof Term.Times a && right instanceof Term.Times b) {
+            return Calendar.between(a, b);
         }
         String hint = left instanceof Term.Texts || right instanceof Term.Texts ? "; texts are joined by &" : "";
         throw new BadExpression(
                 sign.position(), left.type() + " " + sign.text() + " " + right.type() + " makes no sense" + hint);
-    }
-
-    private static Term moved(Term.Days days, Term.Numbers by) {
-        return new Term.Days(cells -> {
-            Cells.Days from = days.over().apply(cells);
-            Cells.Numbers many = Arithmetic.scaled(by, 0).over().apply(cells);
-            return row -> {
-                long number = many.at(row);
-                int day = from.at(row);
-                boolean isNone = day == Cells.Days.NONE || number == Cells.Numbers.NONE || Math.abs(number) > 1_000_000;
-                return isNone ? Cells.Days.NONE : day + (int) number;
-            };
-        });
-    }
-
-    private static Term between(Term.Days later, Term.Days earlier) {
-        return new Term.Numbers(0, cells -> {
-            Cells.Days to = later.over().apply(cells);
-            Cells.Days from = earlier.over().apply(cells);
-            return row -> to.at(row) == Cells.Days.NONE || from.at(row) == Cells.Days.NONE
-                    ? Cells.Numbers.NONE
-                    : (long) to.at(row) - from.at(row);
-        });
     }
 
     /** Missing parts of a text are left out. */
@@ -228,6 +216,9 @@ final class Parser {
         }
         if (of instanceof Term.Days days) {
             return Functions.texts(days);
+        }
+        if (of instanceof Term.Times times) {
+            return Calendar.texts(times);
         }
         throw new BadExpression(sign.position(), "a condition cannot be joined to a text");
     }
@@ -278,23 +269,18 @@ final class Parser {
     }
 
     private static Term date(Token token) throws BadExpression {
-        try {
-            return day(LocalDate.parse(token.text()));
-        } catch (DateTimeException e) {
-            throw new BadExpression(token.position(), token + " is no day of the calendar");
-        }
-    }
-
-    private static Term day(LocalDate date) {
-        int day = (int) date.toEpochDay();
-        return new Term.Days(cells -> row -> day);
+        return IsoDay.read(token.text())
+                .<Term>map(Calendar::day)
+                .or(() -> IsoTime.read(token.text()).map(Calendar::time))
+                .orElseThrow(() -> new BadExpression(token.position(), token + " is no day of the calendar"));
     }
 
     private static Term given(Given given) {
         return switch (given.type()) {
             case TEXT -> new Term.Texts(cells -> row -> given.value());
             case NUMBER -> Arithmetic.constant(new BigDecimal(given.value()));
-            case DATE -> day(LocalDate.parse(given.value()));
+            case DATE -> Calendar.day(LocalDate.parse(given.value()));
+            case TIME -> Calendar.time(LocalDateTime.parse(given.value()));
         };
     }
 
@@ -336,6 +322,7 @@ final class Parser {
             case TEXT -> new Term.Texts(cells -> cells.texts(name));
             case NUMBER -> new Term.Numbers(column.decimals(), cells -> cells.numbers(name));
             case DATE -> new Term.Days(cells -> cells.days(name));
+            case TIME -> new Term.Times(cells -> cells.times(name));
         };
     }
 

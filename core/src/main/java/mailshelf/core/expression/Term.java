@@ -42,6 +42,14 @@ sealed interface Term {
         }
     }
 
+    /** Days with a time, in seconds since 1970-01-01T00:00. */
+    record Times(Function<Cells, Cells.Numbers> over) implements Term {
+        @Override
+        public String type() {
+            return "a time";
+        }
+    }
+
     /** Conditions. */
     record Truths(Function<Cells, TruthAt> over) implements Term {
         @Override

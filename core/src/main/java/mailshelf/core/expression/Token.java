@@ -14,7 +14,7 @@ import java.util.regex.Pattern;
 record Token(Kind kind, String text, int position) {
     private static final Pattern NEXT = Pattern.compile("""
             \\s*(?:
-              (?<date>\\d{4}-\\d{2}-\\d{2})
+              (?<date>\\d{4}-\\d{2}-\\d{2}(?:T\\d{2}:\\d{2}(?::\\d{2})?)?)
             | (?<number>\\d+(?:\\.\\d+)?)
             | "(?<double>[^"]*)" | '(?<single>[^']*)'
             | \\[(?<column>[^\\]]+)\\]

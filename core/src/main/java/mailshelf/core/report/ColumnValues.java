@@ -18,9 +18,9 @@ import mailshelf.core.wording.Folded;
  * What a column can be narrowed to: the values that occur in the period among the rows that the filters on other columns
  * let through.
  *
- * @param values in order; none for numbers and days
+ * @param values in order; none for numbers, days and times
  * @param others how many more values there are
- * @param least the least number or day, raw; "" for texts and where there is none
+ * @param least the least number, day or time, raw; "" for texts and where there is none
  * @param greatest likewise
  */
 public record ColumnValues(List<Value> values, int others, String least, String greatest) {

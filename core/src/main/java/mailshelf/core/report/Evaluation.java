@@ -3,6 +3,7 @@ package mailshelf.core.report;
 import java.math.BigDecimal;
 import java.time.DayOfWeek;
 import java.time.LocalDate;
+import java.time.ZonedDateTime;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -56,13 +57,13 @@ public final class Evaluation {
         }
 
         /**
-         * Asked on a day, from which a moving period is counted.
+         * Asked at a moment, from which a moving period is counted.
          *
          * @param on in the zone of whoever asks
          */
         public static Question of(
                 Period period,
-                LocalDate on,
+                ZonedDateTime on,
                 DayOfWeek firstDayOfWeek,
                 List<Filter> filters,
                 PageModel.Freshness freshness) {
@@ -220,6 +221,6 @@ public final class Evaluation {
     }
 
     private Window spanWindow(Block.Trend over) {
-        return new Window(starts(over).get(0), question.window().toInclusive());
+        return question.window().since(starts(over).get(0));
     }
 }

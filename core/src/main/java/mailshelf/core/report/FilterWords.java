@@ -3,6 +3,8 @@ package mailshelf.core.report;
 import java.time.ZoneOffset;
 import java.util.List;
 import mailshelf.core.data.Filter;
+import mailshelf.core.time.IsoTime;
+import mailshelf.core.wording.Dates;
 import mailshelf.core.wording.OneLine;
 import mailshelf.core.wording.Words;
 
@@ -52,10 +54,12 @@ public final class FilterWords {
                 : words.say("filter.BETWEEN", column, value(from), value(to));
     }
 
-    /** A number or a day as it is read; any other text as it is. */
+    /** A number, a day or a time as it is read; any other text as it is. */
     public String value(String raw) {
+        Dates dates = words.dates(ZoneOffset.UTC);
         return Filter.day(raw)
-                .map(day -> words.dates(ZoneOffset.UTC).fullDay(day))
+                .map(dates::fullDay)
+                .or(() -> IsoTime.read(raw).map(dates::fullTime))
                 .orElseGet(() -> Filter.number(raw)
                         .map(number -> words.figures().number(number, Math.max(0, number.scale())))
                         .orElse(raw));

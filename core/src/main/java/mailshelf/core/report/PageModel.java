@@ -38,7 +38,7 @@ public record PageModel(
         Freshness freshness,
         long rows,
         List<BlockModel> blocks) {
-    public static final int SCHEMA = 5;
+    public static final int SCHEMA = 6;
 
     public PageModel {
         allowed = allowed == null ? List.of() : List.copyOf(allowed); // schema 1 has none
@@ -46,9 +46,13 @@ public record PageModel(
 
     /** With the first rows of long tables alone, for who looks at the others only when he comes to them. */
     public PageModel shortened(int mostRows) {
-        List<BlockModel> shorter = blocks.stream()
+        return withBlocks(blocks.stream()
                 .map(block -> block instanceof TableModel table ? table.shortened(mostRows) : block)
-                .toList();
+                .toList());
+    }
+
+    /** With other blocks. */
+    public PageModel withBlocks(List<BlockModel> others) {
         return new PageModel(
                 schema,
                 report,
@@ -62,7 +66,7 @@ public record PageModel(
                 allowed,
                 freshness,
                 rows,
-                shorter);
+                others);
     }
 
     /** What the figures were made from: the last day with rows, and when they were loaded as which load. */
@@ -126,7 +130,7 @@ public record PageModel(
     public record Series(String name, List<Optional<BigDecimal>> values) {}
 
     /**
-     * A table; each row has a raw value per column: text, decimal string or ISO date, "" for none.
+     * A table; each row has a raw value per column: text, decimal string, ISO date or such a date with a time, "" for none.
      *
      * @param count where they are rows of the data, how many there are, of which {@code rows} may be the first; empty
      *     where each is a group, and before schema 4

@@ -129,9 +129,7 @@ public final class RowsBehind {
     }
 
     private void span(Block.Trend over, LocalDate first) {
-        LocalDate last = over.grain().plus(first, 1).minusDays(1);
-        LocalDate end = window.toInclusive();
-        window = new Window(first, last.isAfter(end) ? end : last);
+        window = window.since(first).upTo(over.grain().plus(first, 1).minusDays(1));
     }
 
     /** @param shown all values that are shown for themselves; what is summed up as one is none of them */

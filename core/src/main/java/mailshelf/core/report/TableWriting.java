@@ -2,6 +2,7 @@ package mailshelf.core.report;
 
 import java.math.BigDecimal;
 import java.time.LocalDate;
+import java.time.LocalDateTime;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
@@ -126,8 +127,13 @@ final class TableWriting {
         return switch (column.type()) {
             case TEXT -> Written.Cell.plain(OneLine.of(raw));
             case DATE -> Written.Cell.plain(raw.isEmpty() ? "" : day(LocalDate.parse(raw)));
+            case TIME -> Written.Cell.plain(raw.isEmpty() ? "" : time(LocalDateTime.parse(raw)));
             case NUMBER -> number(column, raw);
         };
+    }
+
+    private String time(LocalDateTime at) {
+        return words.say("date.time", day(at.toLocalDate()), dates.time(at.toLocalTime()));
     }
 
     private String day(LocalDate day) {

@@ -14,7 +14,7 @@ import mailshelf.core.data.Filter;
  * @param outcome made, skipped, failed or missed
  * @param reason why it was not made; "" otherwise
  * @param due when it was asked for
- * @param from the first day that it shows, and {@code to} the last
+ * @param from the first day that it shows, and {@code to} the last; with times of day where it begins and ends by those
  * @param subscriptionVersion of the terms that it was made by; empty before schema 3, when it stood elsewhere
  * @param content what it shows of which report; before schema 3 that stood in the manifest itself, and is not read any more
  * @param mappings the mapping tables that its row rules were read from
@@ -53,7 +53,7 @@ public record Manifest(
      *
      * @param pages as they are titled
      * @param blocks ids of the chosen ones; none for whole pages
-     * @param period code, and the days it meant
+     * @param period code, and the days or times it meant
      */
     public record Content(
             String report,

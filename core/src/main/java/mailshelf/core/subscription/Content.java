@@ -2,6 +2,7 @@ package mailshelf.core.subscription;
 
 import java.time.DayOfWeek;
 import java.time.LocalDate;
+import java.time.ZonedDateTime;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -103,8 +104,9 @@ public record Content(
         return period instanceof SinceLastIssue;
     }
 
-    public Window on(LocalDate day, DayOfWeek firstDayOfWeek) {
-        return period.on(day, firstDayOfWeek);
+    /** What is meant at a moment, in the subscription's zone. */
+    public Window on(ZonedDateTime now, DayOfWeek firstDayOfWeek) {
+        return period.on(now, firstDayOfWeek);
     }
 
     /** What of it a report has, as that is defined now; empty where nothing is left. */

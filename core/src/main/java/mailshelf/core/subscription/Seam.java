@@ -2,6 +2,7 @@ package mailshelf.core.subscription;
 
 import java.time.Instant;
 import java.time.LocalDate;
+import java.time.LocalDateTime;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -52,19 +53,21 @@ public record Seam(Kind kind, LocalDate first, LocalDate second, Window days) {
     private static Optional<Seam> between(Terms terms, Content content, Occurrence one, Occurrence other) {
         LocalDate first = one.local().toLocalDate();
         LocalDate second = other.local().toLocalDate();
-        Window before = content.on(first, terms.firstDayOfWeek());
-        Window after = content.on(second, terms.firstDayOfWeek());
+        Window before = content.on(terms.inZone(one.at()), terms.firstDayOfWeek());
+        Window after = content.on(terms.inZone(other.at()), terms.firstDayOfWeek());
         if (before.equals(after)) {
             return Optional.of(new Seam(Kind.SAME, first, second, after));
         }
-        LocalDate next = before.toInclusive().plusDays(1);
-        if (after.fromInclusive().isAfter(next)) {
-            Window lost = new Window(next, after.fromInclusive().minusDays(1));
+        if (after.start().isAfter(before.end())) {
+            Window lost = between(terms, before.end(), after.start());
             return Optional.of(new Seam(Kind.GAP, first, second, lost));
         }
-        return after.fromInclusive().isBefore(next)
-                ? Optional.of(
-                        new Seam(Kind.OVERLAP, first, second, new Window(after.fromInclusive(), before.toInclusive())))
+        return after.start().isBefore(before.end())
+                ? Optional.of(new Seam(Kind.OVERLAP, first, second, between(terms, after.start(), before.end())))
                 : Optional.empty();
+    }
+
+    private static Window between(Terms terms, LocalDateTime from, LocalDateTime before) {
+        return Window.between(from, before, terms.schedule().zone());
     }
 }

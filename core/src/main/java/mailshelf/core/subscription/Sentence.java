@@ -15,7 +15,6 @@ import mailshelf.core.report.FilterWords;
 import mailshelf.core.report.ReportId;
 import mailshelf.core.rights.PersonId;
 import mailshelf.core.time.FixedPeriod;
-import mailshelf.core.time.Period;
 import mailshelf.core.time.Recurrence;
 import mailshelf.core.time.Window;
 import mailshelf.core.wording.PeriodWords;
@@ -207,7 +206,7 @@ public final class Sentence {
 
     private static String period(Content content, Terms terms, Words words) {
         return PeriodWords.of(content.period(), words)
-                .orElseGet(() -> words.dates(terms.schedule().zone()).fullWindow(fixed(content.period())));
+                .orElseGet(() -> days((FixedPeriod) content.period(), terms, words));
     }
 
     /** Its period and its filters: "last week, every route". */
@@ -215,9 +214,9 @@ public final class Sentence {
         return period(content, terms, words) + ", " + filters(content.filters(), report, words, Integer.MAX_VALUE);
     }
 
-    private static Window fixed(Period period) {
-        FixedPeriod days = (FixedPeriod) period;
-        return new Window(days.fromInclusive(), days.toInclusive());
+    private static String days(FixedPeriod period, Terms terms, Words words) {
+        ZoneId zone = terms.schedule().zone();
+        return words.dates(zone).fullWindow(Window.between(period.from(), period.before(), zone));
     }
 
     /**

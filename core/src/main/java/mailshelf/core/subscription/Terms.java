@@ -3,6 +3,7 @@ package mailshelf.core.subscription;
 import java.time.DayOfWeek;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.time.ZonedDateTime;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -146,9 +147,14 @@ public record Terms(
         return ownerView ? seenAs : SeenAs.RECIPIENT;
     }
 
-    /** The day of sending, from which a moving period is counted. */
+    /** The day of sending. */
     public LocalDate sendDay(Instant at) {
-        return at.atZone(schedule.zone()).toLocalDate();
+        return inZone(at).toLocalDate();
+    }
+
+    /** When it is sent by its own clocks, from which a moving period is counted. */
+    public ZonedDateTime inZone(Instant at) {
+        return at.atZone(schedule.zone());
     }
 
     /** Whether something of it shows what is new since the last issue. */
@@ -181,17 +187,16 @@ public record Terms(
 
     /** All days that it shows, from the first to the last. */
     public Window windowAt(Instant at) {
-        LocalDate day = sendDay(at);
+        ZonedDateTime now = inZone(at);
         return content.stream()
-                .map(each -> each.on(day, firstDayOfWeek))
+                .map(each -> each.on(now, firstDayOfWeek))
                 .reduce(Window::andUpTo)
-                .orElse(new Window(day, day));
+                .orElse(new Window(now.toLocalDate(), now.toLocalDate()));
     }
 
     /** The period of all its content; the days themselves where that has several. */
     public Period periodAt(Instant at) {
         List<Period> periods = content.stream().map(Content::period).distinct().toList();
-        Window window = windowAt(at);
-        return periods.size() == 1 ? periods.get(0) : new FixedPeriod(window.fromInclusive(), window.toInclusive());
+        return periods.size() == 1 ? periods.get(0) : FixedPeriod.of(windowAt(at));
     }
 }

@@ -2,6 +2,7 @@ package mailshelf.core.time;
 
 import java.time.DayOfWeek;
 import java.time.LocalDate;
+import java.time.ZonedDateTime;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
@@ -93,7 +94,11 @@ public record CalendarPeriod(Reach reach, int count, Grain grain) implements Per
     }
 
     @Override
-    public Window on(LocalDate day, DayOfWeek firstDayOfWeek) {
+    public Window on(ZonedDateTime now, DayOfWeek firstDayOfWeek) {
+        return on(now.toLocalDate(), firstDayOfWeek);
+    }
+
+    private Window on(LocalDate day, DayOfWeek firstDayOfWeek) {
         LocalDate current = grain.startOf(day, firstDayOfWeek);
         return switch (reach) {
             case COMPLETE -> new Window(grain.plus(current, -count), current.minusDays(1));
@@ -105,8 +110,8 @@ public record CalendarPeriod(Reach reach, int count, Grain grain) implements Per
 
     /** The same so many spans earlier; where a month then lacks the day, it is the whole month. */
     @Override
-    public Window beforeThat(LocalDate day, DayOfWeek firstDayOfWeek) {
-        return on(grain.plus(day, -count), firstDayOfWeek);
+    public Window beforeThat(ZonedDateTime now, DayOfWeek firstDayOfWeek) {
+        return on(grain.plus(now.toLocalDate(), -count), firstDayOfWeek);
     }
 
     @Override

@@ -2,6 +2,7 @@ package mailshelf.core.time;
 
 import java.time.DayOfWeek;
 import java.time.LocalDate;
+import java.time.ZonedDateTime;
 import java.util.Optional;
 
 /**
@@ -14,10 +15,22 @@ public record SinceLastIssue(Optional<LocalDate> from) implements Period {
     /** How many days the first issue shows. */
     public static final int FIRST = 7;
 
-    static final String CODE = "since-last-issue";
+    private static final String CODE = "since-last-issue";
+    private static final String FROM = CODE + "/";
+
+    /** Reads a code; empty where it is none. */
+    static Optional<SinceLastIssue> read(String code) {
+        if (code.equals(CODE)) {
+            return Optional.of(new SinceLastIssue(Optional.empty()));
+        }
+        return code.startsWith(FROM)
+                ? IsoDay.read(code.substring(FROM.length())).map(day -> new SinceLastIssue(Optional.of(day)))
+                : Optional.empty();
+    }
 
     @Override
-    public Window on(LocalDate day, DayOfWeek firstDayOfWeek) {
+    public Window on(ZonedDateTime now, DayOfWeek firstDayOfWeek) {
+        LocalDate day = now.toLocalDate();
         LocalDate first = from.orElse(day.minusDays(FIRST));
         LocalDate last = day.minusDays(1);
         if (first.isAfter(last)) {
@@ -27,8 +40,8 @@ public record SinceLastIssue(Optional<LocalDate> from) implements Period {
     }
 
     @Override
-    public Window beforeThat(LocalDate day, DayOfWeek firstDayOfWeek) {
-        return on(day, firstDayOfWeek).before();
+    public Window beforeThat(ZonedDateTime now, DayOfWeek firstDayOfWeek) {
+        return on(now, firstDayOfWeek).before();
     }
 
     @Override
@@ -38,6 +51,6 @@ public record SinceLastIssue(Optional<LocalDate> from) implements Period {
 
     @Override
     public String code() {
-        return from.map(day -> CODE + "/" + day).orElse(CODE);
+        return from.map(day -> FROM + day).orElse(CODE);
     }
 }

@@ -2,6 +2,7 @@ package mailshelf.core.wording;
 
 import java.time.Instant;
 import java.time.LocalDate;
+import java.time.LocalDateTime;
 import java.time.LocalTime;
 import java.time.ZoneId;
 import java.time.ZonedDateTime;
@@ -47,6 +48,11 @@ public final class Dates {
         return pattern("d MMM", day);
     }
 
+    /** "23 Nov 2026, 07:00", by whichever clocks it is meant. */
+    public String fullTime(LocalDateTime at) {
+        return fullDay(at.toLocalDate()) + ", " + TIME.format(at);
+    }
+
     /** "23 Nov 2026". */
     public String fullDay(LocalDate day) {
         return pattern("d MMM uuuu", day);
@@ -67,8 +73,11 @@ public final class Dates {
         return pattern("MMM uuuu", day);
     }
 
-    /** "23 Nov", "16–22 Nov", "28 Oct – 24 Nov", with years where they differ. */
+    /** "23 Nov", "16–22 Nov", "28 Oct – 24 Nov", with years where they differ; "23 Nov, 04:00 – 24 Nov, 04:00". */
     public String window(Window window) {
+        if (window.times().isPresent()) {
+            return times(window, false);
+        }
         LocalDate from = window.fromInclusive();
         LocalDate to = window.toInclusive();
         if (from.equals(to)) {
@@ -85,11 +94,31 @@ public final class Dates {
 
     /** As {@link #window}, with the year at the end. */
     public String fullWindow(Window window) {
+        if (window.times().isPresent()) {
+            return times(window, true);
+        }
         boolean hasYears =
                 window.fromInclusive().getYear() != window.toInclusive().getYear();
         return hasYears
                 ? window(window)
                 : window(window) + " " + window.toInclusive().getYear();
+    }
+
+    /**
+     * The moment that it ends at is not in it any more; that is how times are read.
+     *
+     * @param isFull whether the year is said where both ends have the same
+     */
+    private String times(Window window, boolean isFull) {
+        LocalDateTime from = window.start();
+        LocalDateTime end = window.end();
+        boolean hasYears = from.getYear() != end.getYear();
+        String last = hasYears || isFull ? fullDay(end.toLocalDate()) : day(end.toLocalDate());
+        if (from.toLocalDate().equals(end.toLocalDate())) {
+            return last + ", " + TIME.format(from) + "–" + TIME.format(end);
+        }
+        String first = hasYears ? fullDay(from.toLocalDate()) : day(from.toLocalDate());
+        return first + ", " + TIME.format(from) + " – " + last + ", " + TIME.format(end);
     }
 
     private String pattern(String pattern, LocalDate day) {

@@ -2,6 +2,8 @@ package mailshelf.core.wording;
 
 import java.util.Optional;
 import mailshelf.core.time.CalendarPeriod;
+import mailshelf.core.time.FromTime;
+import mailshelf.core.time.HoursPeriod;
 import mailshelf.core.time.Period;
 import mailshelf.core.time.SinceLastIssue;
 
@@ -14,6 +16,13 @@ public final class PeriodWords {
         if (period instanceof SinceLastIssue) {
             return Optional.of(words.say("period.since-last-issue"));
         }
+        if (period instanceof HoursPeriod hours) {
+            return Optional.of(words.say(key(hours), hours.count()));
+        }
+        if (period instanceof FromTime from) {
+            return of(from.days(), words)
+                    .map(days -> words.say("period.from-time", days, from.at().toString()));
+        }
         return period instanceof CalendarPeriod calendar
                 ? Optional.of(words.say(key(calendar), calendar.count()))
                 : Optional.empty();
@@ -21,9 +30,19 @@ public final class PeriodWords {
 
     /** "the week before". */
     public static String before(Period period, Words words) {
+        if (period instanceof HoursPeriod hours) {
+            return words.say(key(hours) + ".before", hours.count());
+        }
+        if (period instanceof FromTime from) {
+            return before(from.days(), words);
+        }
         return period instanceof CalendarPeriod calendar
                 ? words.say(key(calendar) + ".before", calendar.count())
-                : words.say("period.fixed.before");
+                : words.say(period.isByTime() ? "period.fixed.before-times" : "period.fixed.before");
+    }
+
+    private static String key(HoursPeriod period) {
+        return "period." + (period.withThis() ? "SO_FAR" : "COMPLETE") + ".HOUR";
     }
 
     private static String key(CalendarPeriod period) {

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import java.math.BigDecimal;
 import java.time.DayOfWeek;
 import java.time.LocalDate;
+import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -22,8 +23,12 @@ import org.junit.jupiter.api.Test;
 /** One pass over chunks of columns against a loop over raw rows, on random tables, filters, windows and groups. */
 class PassTest {
     private static final LocalDate FIRST = LocalDate.parse("2026-01-01");
-    private static final List<Column> COLUMNS =
-            List.of(Column.date("day"), Column.text("route"), Column.text("cause"), Column.number("amount", 2));
+    private static final List<Column> COLUMNS = List.of(
+            Column.date("day"),
+            Column.text("route"),
+            Column.text("cause"),
+            Column.number("amount", 2),
+            Column.time("answered", ZoneOffset.UTC));
 
     private Random random;
 
@@ -75,7 +80,7 @@ class PassTest {
     void more_groups_than_anybody_can_read_are_refused_before_memory_is_taken() {
         TableBuilder rows = new TableBuilder(COLUMNS, Optional.of("day"));
         for (int i = 0; i < 2000; i++) {
-            rows.add(List.of(FIRST.toString(), "route " + i, "cause " + i, ""));
+            rows.add(List.of(FIRST.toString(), "route " + i, "cause " + i, "", ""));
         }
         Table table = rows.build();
         Pass pass = new Pass(table, List.of());
@@ -143,8 +148,11 @@ class PassTest {
         for (int i = 0; i < size; i++) {
             String amount = lacking == 1 && random.nextInt(4) == 0 ? "" : random.nextInt(50) + ".25";
             String cause = random.nextInt(4) == 0 ? "" : String.valueOf(random.nextInt(3));
-            rows.add(List.of(
-                    FIRST.plusDays(random.nextInt(100)).toString(), String.valueOf(random.nextInt(4)), cause, amount));
+            LocalDate day = FIRST.plusDays(random.nextInt(100));
+            String answered = random.nextInt(4) == 0
+                    ? ""
+                    : day.atTime(random.nextInt(24), random.nextInt(2) * 30).toString();
+            rows.add(List.of(day.toString(), String.valueOf(random.nextInt(4)), cause, amount, answered));
         }
         return rows.build();
     }

@@ -75,6 +75,7 @@ public final class Plainly {
             case TEXT -> raw.isEmpty() || random.nextInt(4) == 0 ? "none such" : raw;
             case NUMBER -> raw.isEmpty() ? "12.345" : random.nextInt(4) == 0 ? raw + "1" : raw;
             case DATE -> raw.isEmpty() ? "2026-02-28" : raw;
+            case TIME -> raw.isEmpty() ? "2026-02-28T04:00" : raw;
         };
     }
 }

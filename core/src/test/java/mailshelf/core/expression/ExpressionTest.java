@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.catchThrowableOfType;
 
 import java.math.BigDecimal;
 import java.math.RoundingMode;
+import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -26,11 +27,13 @@ class ExpressionTest {
             Column.text("route"),
             Column.text("on time"),
             Column.number("seats", 0),
-            Column.number("fare", 2));
+            Column.number("fare", 2),
+            Column.time("left", ZoneOffset.UTC));
 
     /** The first row has all values, the second has none but its day. */
     private static final Table TABLE = table(
-            List.of("2026-11-25", "3 Sandvoll–Ness", "yes", "40", "12.50"), List.of("2026-01-01", "", "", "", ""));
+            List.of("2026-11-25", "3 Sandvoll–Ness", "yes", "40", "12.50", "2026-11-25T07:05:30"),
+            List.of("2026-01-01", "", "", "", "", ""));
 
     @ParameterizedTest
     @CsvSource(delimiter = '|', quoteCharacter = '`', emptyValue = "-", textBlock = """
@@ -76,6 +79,15 @@ class ExpressionTest {
             if seats > 30 then "large" else "small"           | large     | small
             if seats is missing then 0 else seats / 8         | 5.000000  | 0.000000
             if fare < 10 then 1 else if fare < 20 then 2.5 else 3 | 2.5   | 3.0
+            hour(left) * 100 + minute(left)                   | 705       | -
+            date(left) - day                                  | 0         | -
+            weekday(left)                                     | 3         | -
+            left - 2026-11-24T23:00                           | 485       | -
+            left + 55                                         | 2026-11-25T08:00:30 | -
+            max(left, 2026-11-25T12:00)                       | 2026-11-25T12:00    | -
+            first(left, 2026-01-01T04:00)                     | 2026-11-25T07:05:30 | 2026-01-01T04:00
+            left > 2026-11-25T07:05                           | yes       | -
+            "at " & left                                      | at 2026-11-25T07:05:30 | `at `
             if route is missing then day else 2000-01-01      | 2000-01-01 | 2026-01-01
             """)
     void comes_to(String text, String full, String empty) throws BadExpression {
@@ -90,7 +102,7 @@ class ExpressionTest {
     @CsvSource(delimiter = '|', quoteCharacter = '`', textBlock = """
             seats +                          | 7  | something is missing at the end
             seats + route                    | 6  | a number + a text makes no sense; texts are joined by &
-            seat + 1                         | 0  | no column "seat"; there are day, route, on time, seats, fare
+            seat + 1                         | 0  | no column "seat"; there are day, route, on time, seats, fare, left
             seats ? 1                        | 6  | this cannot be read
             "open                            | 0  | this cannot be read
             seats > "10"                     | 6  | a number cannot be compared with a text
@@ -103,6 +115,8 @@ class ExpressionTest {
             2026-02-30                       | 0  | "2026-02-30" is no day of the calendar
             (seats + 1                       | 10 | expected ")", not the end
             seats seats                      | 6  | expected the end, not "seats"
+            left > day                       | 5  | a time cannot be compared with a day
+            2026-02-01T25:00                 | 0  | "2026-02-01T25:00" is no day of the calendar
             not seats                        | 4  | expected a condition, and this is a number
             1234567890123456789              | 0  | a number has at most 18 digits
             else                             | 0  | expected a value, not "else"
@@ -144,6 +158,9 @@ class ExpressionTest {
                 "fare",
                 "route",
                 "day",
+                "left",
+                "2026-11-25T04:00",
+                "hour",
                 "[on time]",
                 "1",
                 "0",
@@ -197,7 +214,7 @@ class ExpressionTest {
             throws BadExpression {
         BigDecimal fare = BigDecimal.valueOf(cents, 2);
         BigDecimal count = BigDecimal.valueOf(seats);
-        Table row = table(List.of("2026-11-25", "x", "yes", count.toString(), fare.toString()));
+        Table row = table(List.of("2026-11-25", "x", "yes", count.toString(), fare.toString(), ""));
 
         assertThat(value("fare * seats - fare", row))
                 .isEqualTo(fare.multiply(count).subtract(fare).toPlainString());

@@ -3,6 +3,7 @@ package mailshelf.core.report;
 import java.time.DayOfWeek;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Optional;
 import java.util.Random;
@@ -85,7 +86,7 @@ public final class Ferries {
         Period period = Period.parse(periodCode).orElseThrow();
         return Evaluation.Question.of(
                 period,
-                TODAY,
+                TODAY.atTime(7, 0).atZone(ZoneOffset.UTC),
                 DayOfWeek.MONDAY,
                 filters,
                 new PageModel.Freshness(table.lastDay(), Instant.parse("2026-11-25T04:40:00Z"), 3));

@@ -7,6 +7,7 @@ import static org.assertj.core.api.Assertions.tuple;
 import java.time.DayOfWeek;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Optional;
 import mailshelf.core.Problem;
@@ -138,7 +139,7 @@ class QuestionsTest {
         LocalDate day = LocalDate.of(2026, 11, 24);
         Evaluation.Question question = Evaluation.Question.of(
                 CalendarPeriod.LAST_WEEK,
-                day.plusDays(7),
+                day.plusDays(7).atStartOfDay(ZoneOffset.UTC),
                 DayOfWeek.MONDAY,
                 filters,
                 new PageModel.Freshness(Optional.of(day), Instant.EPOCH, 1));

@@ -180,7 +180,7 @@ class SubscriptionTest {
         assertThat(asked.firstNewDay(wholeMonth, WEDNESDAY)).isEqualTo(LocalDate.of(2026, 11, 25));
         assertThat(asked.firstNewDay(lastWeek, WEDNESDAY)).isEqualTo(LocalDate.of(2026, 11, 23));
         Terms going = asked.continuing(Optional.of(LocalDate.of(2026, 11, 23)));
-        assertThat(going.content().get(0).on(LocalDate.of(2026, 11, 25), DayOfWeek.MONDAY))
+        assertThat(going.content().get(0).on(going.inZone(WEDNESDAY), DayOfWeek.MONDAY))
                 .isEqualTo(new Window(LocalDate.of(2026, 11, 23), LocalDate.of(2026, 11, 24)));
         assertThat(going.content().get(1)).isEqualTo(terms.content().get(0));
         assertThat(Seam.first(asked, news, WEDNESDAY)).isEmpty();

@@ -4,6 +4,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.DayOfWeek;
 import java.time.LocalDate;
+import java.time.LocalDateTime;
+import java.time.ZoneId;
+import java.time.ZonedDateTime;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import net.jqwik.api.ForAll;
@@ -16,6 +19,12 @@ import org.junit.jupiter.params.provider.MethodSource;
 import org.junit.jupiter.params.provider.ValueSource;
 
 class PeriodTest {
+    private static final ZoneId OSLO = ZoneId.of("Europe/Oslo");
+
+    private static ZonedDateTime at(LocalDate day) {
+        return day.atTime(7, 0).atZone(OSLO);
+    }
+
     @ParameterizedTest
     @CsvSource({
         "today, 2026-11-25, MONDAY, 2026-11-25, 2026-11-25, 2026-11-24, 2026-11-24",
@@ -48,8 +57,8 @@ class PeriodTest {
             LocalDate fromBefore,
             LocalDate toBefore) {
         Period period = Period.parse(code).orElseThrow();
-        assertThat(period.on(day, first)).isEqualTo(new Window(from, to));
-        assertThat(period.beforeThat(day, first)).isEqualTo(new Window(fromBefore, toBefore));
+        assertThat(period.on(at(day), first)).isEqualTo(new Window(from, to));
+        assertThat(period.beforeThat(at(day), first)).isEqualTo(new Window(fromBefore, toBefore));
     }
 
     static Stream<CalendarPeriod> all() {
@@ -72,8 +81,8 @@ class PeriodTest {
         assertThat(Period.parse(period.code())).contains(period);
         for (int offset = 0; offset < 1500; offset++) {
             LocalDate day = LocalDate.of(2023, 12, 1).plusDays(offset);
-            Window window = period.on(day, DayOfWeek.SUNDAY);
-            Window before = period.beforeThat(day, DayOfWeek.SUNDAY);
+            Window window = period.on(at(day), DayOfWeek.SUNDAY);
+            Window before = period.beforeThat(at(day), DayOfWeek.SUNDAY);
             assertThat(before.toInclusive()).as("%s on %s", period, day).isBefore(window.fromInclusive());
             assertThat(window.contains(day) || window.toInclusive().isEqual(day.minusDays(1)) || isCut(period))
                     .isTrue();
@@ -89,12 +98,12 @@ class PeriodTest {
     void last_weeks_and_last_months_tile_the_calendar(
             @ForAll @IntRange(min = 0, max = 20000) int offset, @ForAll DayOfWeek first) {
         LocalDate day = LocalDate.of(1990, 1, 1).plusDays(offset);
-        Window week = CalendarPeriod.LAST_WEEK.on(day, first);
-        Window nextWeek = CalendarPeriod.LAST_WEEK.on(day.plusWeeks(1), first);
-        Window month = Period.parse("last-month").orElseThrow().on(day, first);
+        Window week = CalendarPeriod.LAST_WEEK.on(at(day), first);
+        Window nextWeek = CalendarPeriod.LAST_WEEK.on(at(day.plusWeeks(1)), first);
+        Window month = Period.parse("last-month").orElseThrow().on(at(day), first);
         Window nextMonth = Period.parse("last-month")
                 .orElseThrow()
-                .on(day.withDayOfMonth(1).plusMonths(1), first);
+                .on(at(day.withDayOfMonth(1).plusMonths(1)), first);
 
         assertThat(week.days()).isEqualTo(7);
         assertThat(nextWeek.fromInclusive()).isEqualTo(week.toInclusive().plusDays(1));
@@ -110,6 +119,57 @@ class PeriodTest {
 
     @ParameterizedTest
     @CsvSource({
+        "last-24-hours, 2026-11-25T07:20:30, 2026-11-24T07:00, 2026-11-25T07:00, 2026-11-23T07:00",
+        "last-1-hours-with-this, 2026-11-25T07:20:30, 2026-11-25T06:20, 2026-11-25T07:20, 2026-11-25T05:20",
+        "last-7-hours, 2026-11-25T07:20, 2026-11-25T00:00, 2026-11-25T07:00, 2026-11-24T17:00",
+        "yesterday@04:00, 2026-11-25T07:00, 2026-11-24T04:00, 2026-11-25T04:00, 2026-11-23T04:00",
+        // at two in the night it is still the day before
+        "yesterday@04:00, 2026-11-25T02:00, 2026-11-23T04:00, 2026-11-24T04:00, 2026-11-22T04:00",
+        "last-week@22:30, 2026-11-25T07:00, 2026-11-16T22:30, 2026-11-23T22:30, 2026-11-09T22:30",
+        "2026-11-01T06:00/2026-11-02T00:00, 2026-11-25T07:00, 2026-11-01T06:00, 2026-11-02T00:00, 2026-10-31T12:00",
+        // clocks went back at three, so that the day before had 25 hours
+        "last-24-hours, 2026-10-25T12:00, 2026-10-24T13:00, 2026-10-25T12:00, 2026-10-23T13:00",
+        // and the hour before the last began and ended at a clock's two
+        "last-1-hours, 2026-10-25T03:00, 2026-10-25T02:00, 2026-10-25T03:00, 2026-10-25T01:00",
+    })
+    void may_begin_and_end_within_a_day(
+            String code, LocalDateTime now, LocalDateTime from, LocalDateTime end, LocalDateTime fromBefore) {
+        Period period = Period.parse(code).orElseThrow();
+        Window window = period.on(now.atZone(OSLO), DayOfWeek.MONDAY);
+
+        assertThat(window.start()).isEqualTo(from);
+        assertThat(window.end()).isEqualTo(end);
+        assertThat(period.beforeThat(now.atZone(OSLO), DayOfWeek.MONDAY).start())
+                .isEqualTo(fromBefore);
+        assertThat(period.yearAgo(window).end().getDayOfWeek()).isEqualTo(yearAgo(period, end));
+        assertThat(period.code()).isEqualTo(code);
+        assertThat(period.isByTime()).isTrue();
+    }
+
+    /** Mondays are compared with Mondays, but fixed dates with the same dates. */
+    private static DayOfWeek yearAgo(Period period, LocalDateTime end) {
+        return period instanceof FixedPeriod ? end.minusYears(1).getDayOfWeek() : end.getDayOfWeek();
+    }
+
+    @Test
+    void the_same_time_reads_otherwise_elsewhere_and_whole_days_do_not() {
+        Window night =
+                Window.between(LocalDateTime.parse("2026-11-24T23:00"), LocalDateTime.parse("2026-11-25T04:00"), OSLO);
+        Window inLondon = night.in(ZoneId.of("Europe/London"));
+        Window day = new Window(LocalDate.of(2026, 11, 24), LocalDate.of(2026, 11, 24));
+
+        assertThat(inLondon.start()).isEqualTo(LocalDateTime.parse("2026-11-24T22:00"));
+        assertThat(inLondon.in(OSLO)).isEqualTo(night);
+        assertThat(day.in(ZoneId.of("Asia/Tokyo"))).isEqualTo(day);
+        assertThat(Period.parse("last-week@00:00")).contains(CalendarPeriod.LAST_WEEK);
+        assertThat(Period.parse("2026-11-01T00:00/2026-11-03T00:00")
+                        .orElseThrow()
+                        .code())
+                .isEqualTo("2026-11-01/2026-11-02");
+    }
+
+    @ParameterizedTest
+    @CsvSource({
         "since-last-issue, 2026-11-19, 2026-11-25",
         "since-last-issue/2026-11-23, 2026-11-23, 2026-11-25",
         "since-last-issue/2026-11-26, 2026-11-26, 2026-11-26",
@@ -118,7 +178,7 @@ class PeriodTest {
     void what_is_new_ends_the_day_before_sending(String code, LocalDate from, LocalDate to) {
         Period period = Period.parse(code).orElseThrow();
 
-        assertThat(period.on(LocalDate.of(2026, 11, 26), DayOfWeek.MONDAY)).isEqualTo(new Window(from, to));
+        assertThat(period.on(at(LocalDate.of(2026, 11, 26)), DayOfWeek.MONDAY)).isEqualTo(new Window(from, to));
         assertThat(period.code()).isEqualTo(code);
     }
 
@@ -135,6 +195,13 @@ class PeriodTest {
                 "whole-day",
                 "past-12-weeks",
                 "this-4-weeks",
+                "last-0-hours",
+                "last-24-hours@04:00",
+                "yesterday@24:00",
+                "since-last-issue@04:00",
+                "2026-03-02T06:00/2026-03-02T06:00",
+                "2026-03-02T06:00/2026-03-03",
+                "2026-03-02T06:00:00Z/2026-03-03T06:00:00Z",
                 "2026-02-30/2026-03-01",
                 "2026-03-02/2026-03-01",
                 "/"

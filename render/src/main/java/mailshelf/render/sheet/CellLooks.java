@@ -77,6 +77,10 @@ final class CellLooks {
         return formatted("yyyy-mm-dd", look);
     }
 
+    CellStyle time(Look look) {
+        return formatted("yyyy-mm-dd hh:mm", look);
+    }
+
     /** @param change with its sign; a true minus */
     CellStyle number(Format format, boolean change, Look look) {
         String digits = format.decimals() == 0 ? "#,##0" : "#,##0." + "0".repeat(format.decimals());

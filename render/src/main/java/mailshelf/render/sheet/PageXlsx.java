@@ -5,6 +5,7 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.math.BigDecimal;
 import java.time.LocalDate;
+import java.time.LocalDateTime;
 import java.util.List;
 import java.util.Optional;
 import mailshelf.core.Problem;
@@ -208,7 +209,7 @@ public final class PageXlsx {
         }
     }
 
-    /** Numbers and days as such; texts as they are written, where "others" and "All" are words. */
+    /** Numbers, days and times as such; texts as they are written, where "others" and "All" are words. */
     private void cells(
             Row row, List<ColumnModel> columns, List<String> raw, List<Written.Cell> words, boolean isTotal) {
         for (int i = 0; i < columns.size(); i++) {
@@ -239,6 +240,10 @@ public final class PageXlsx {
                 case DATE -> {
                     cell.setCellStyle(looks.day(look));
                     value.map(LocalDate::parse).ifPresent(cell::setCellValue);
+                }
+                case TIME -> {
+                    cell.setCellStyle(looks.time(look));
+                    value.map(LocalDateTime::parse).ifPresent(cell::setCellValue);
                 }
             }
         }

@@ -15,13 +15,17 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import mailshelf.core.Problem;
+import mailshelf.core.data.ColumnType;
 import mailshelf.core.data.Table;
 import mailshelf.core.data.TableBuilder;
 import mailshelf.core.report.Definition;
 import mailshelf.core.report.DefinitionReader;
 import mailshelf.core.report.Evaluation;
 import mailshelf.core.report.Ferries;
+import mailshelf.core.report.Format;
+import mailshelf.core.report.Good;
 import mailshelf.core.report.PageModel;
+import mailshelf.core.report.Shown;
 import mailshelf.core.report.Writing;
 import mailshelf.core.report.Written;
 import mailshelf.core.wording.Words;
@@ -105,6 +109,31 @@ class PageFilesTest {
                                 .map(BigDecimal::new)));
             }
         }
+    }
+
+    @Test
+    void times_are_times() throws IOException {
+        PageModel page = Ferries.page(2, "last-week", List.of());
+        PageModel.ColumnModel left = new PageModel.ColumnModel(
+                "Left", ColumnType.TIME, new Format("", 0, Good.NEITHER), false, Shown.VALUE, Optional.empty());
+        PageModel times = page.withBlocks(List.of(new PageModel.TableModel(
+                "times",
+                "Times",
+                List.of(left),
+                Optional.of(2L),
+                List.of(List.of("2026-11-25T07:05:30"), List.of("")),
+                List.of(),
+                List.of())));
+
+        try (XSSFWorkbook book = read(PageXlsx.of(List.of(times), List.of(written(times))))) {
+            Sheet sheet = book.getSheet("Times");
+            assertThat(sheet.getRow(1).getCell(0).getLocalDateTimeCellValue()).hasToString("2026-11-25T07:05:30");
+            assertThat(new DataFormatter(Locale.ENGLISH)
+                            .formatCellValue(sheet.getRow(1).getCell(0)))
+                    .isEqualTo("2026-11-25 07:05");
+            assertThat(sheet.getRow(2).getCell(0).toString()).isEmpty();
+        }
+        assertThat(written(times).tables().get(0).rows().get(0).get(0).text()).isEqualTo("Wed 25 Nov, 07:05");
     }
 
     @Test

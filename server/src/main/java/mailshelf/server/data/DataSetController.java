@@ -8,7 +8,6 @@ import mailshelf.core.Problem;
 import mailshelf.core.audit.Act;
 import mailshelf.core.audit.Thing;
 import mailshelf.core.data.Column;
-import mailshelf.core.data.ColumnType;
 import mailshelf.core.data.DataSetId;
 import mailshelf.core.data.LoadPlan;
 import mailshelf.core.rights.FolderId;
@@ -108,10 +107,9 @@ class DataSetController {
             }
         }
         wish.dateColumn().ifPresent(name -> {
-            boolean isDate = wish.columns().stream()
-                    .anyMatch(column ->
-                            column.type() == ColumnType.DATE && column.name().equals(name));
-            if (!isDate) {
+            boolean hasDays = wish.columns().stream()
+                    .anyMatch(column -> column.hasDays() && column.name().equals(name));
+            if (!hasDays) {
                 throw Problem.invalid("data.no-date-column", name);
             }
         });

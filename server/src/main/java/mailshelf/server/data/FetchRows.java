@@ -6,6 +6,7 @@ import java.io.InputStream;
 import java.nio.file.Files;
 import java.time.Duration;
 import java.time.InstantSource;
+import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -66,7 +67,8 @@ class FetchRows {
         List<Problem.Fault> faults = new ArrayList<>();
         try (Query query =
                 databases.ask(source(dataSet), dataSet.plan().origin().ask())) {
-            List<String> names = query.columns().stream().map(Column::name).toList();
+            List<String> names =
+                    query.columns(ZoneOffset.UTC).stream().map(Column::name).toList();
             int[] positions = positions(names, columns);
             for (int row = 1; query.next() && faults.size() < MOST_FAULTS_TOLD; row++) {
                 List<String> values = IntStream.range(0, positions.length)
@@ -159,7 +161,7 @@ class FetchRows {
             @Override
             public void addTo(TableBuilder rows) throws IOException {
                 try (InputStream in = new BufferedInputStream(Files.newInputStream(file.path()))) {
-                    IncomingCsv csv = new IncomingCsv(in);
+                    IncomingCsv csv = new IncomingCsv(in, ZoneOffset.UTC);
                     CsvForm form = csv.form(dataSet.columns(), dataSet.plan().dates());
                     CsvTable.read(csv.reader(), form, dataSet.columns(), rows);
                 }

@@ -8,13 +8,13 @@ import java.io.Reader;
 import java.io.SequenceInputStream;
 import java.nio.charset.Charset;
 import java.nio.charset.CodingErrorAction;
+import java.time.ZoneId;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import mailshelf.core.Problem;
 import mailshelf.core.data.Column;
-import mailshelf.core.data.ColumnType;
 import mailshelf.core.data.csv.CsvForm;
 import mailshelf.core.data.csv.DateForm;
 import mailshelf.core.data.csv.Encoding;
@@ -29,13 +29,16 @@ public final class IncomingCsv {
     private final Encoding encoding;
     private final Inspection inspection;
 
-    /** @throws Problem for a beginning that is no CSV with a line of names */
-    public IncomingCsv(InputStream in) throws IOException {
+    /**
+     * @param zone whose clocks its times are taken to be of, where columns are not known yet
+     * @throws Problem for a beginning that is no CSV with a line of names
+     */
+    public IncomingCsv(InputStream in, ZoneId zone) throws IOException {
         this.head = in.readNBytes(HEAD);
         this.rest = in;
         this.encoding = Encoding.of(head);
         String text = new String(head, encoding.mark(), head.length - encoding.mark(), encoding.charset());
-        this.inspection = Inspection.of(text, head.length < HEAD);
+        this.inspection = Inspection.of(text, head.length < HEAD, zone);
     }
 
     public Inspection inspection() {
@@ -67,10 +70,9 @@ public final class IncomingCsv {
         Map<String, DateForm> dates = new HashMap<>();
         for (Inspection.Found found : inspection.columns()) {
             String name = found.column().name();
-            boolean isDate = columns.stream()
-                    .anyMatch(column ->
-                            column.type() == ColumnType.DATE && column.name().equals(name));
-            if (isDate && !found.dateForms().isEmpty()) {
+            boolean hasDays = columns.stream()
+                    .anyMatch(column -> column.hasDays() && column.name().equals(name));
+            if (hasDays && !found.dateForms().isEmpty()) {
                 dates.put(name, dateForm(found, meant));
             }
         }

@@ -67,7 +67,7 @@ class LoadController {
             HttpServletRequest request)
             throws IOException {
         database.doInTransaction(tx -> gate.requirePublish(tx, who, folder));
-        return samples.of("", request.getInputStream(), columns.map(LoadController::columns), dates);
+        return samples.of("", request.getInputStream(), columns.map(LoadController::columns), dates, who.zone());
     }
 
     private static List<Column> columns(String json) {
@@ -104,7 +104,7 @@ class LoadController {
             throw new Problem(Problem.Kind.CONFLICT, "data.comes-by-itself", dataSet.name());
         }
         Incoming incoming = rows -> {
-            IncomingCsv csv = new IncomingCsv(request.getInputStream());
+            IncomingCsv csv = new IncomingCsv(request.getInputStream(), who.zone());
             CsvTable.read(csv.reader(), csv.form(dataSet.columns(), dates), dataSet.columns(), rows);
         };
         return ReadDataSets.LoadView.of(loadRows.run(Optional.of(who), dataSet, mode, incoming));

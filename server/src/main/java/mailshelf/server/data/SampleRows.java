@@ -5,6 +5,7 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.math.BigDecimal;
 import java.nio.file.Files;
+import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -70,12 +71,13 @@ class SampleRows {
     /**
      * Of a file that is sent.
      *
+     * @param zone whose clocks its times are taken to be of
      * @param types to read its columns by instead of those that are found
      * @param dates which form days are in that fit several
      */
-    SampleView of(String name, InputStream file, Optional<List<Column>> types, Optional<DateForm> dates)
+    SampleView of(String name, InputStream file, Optional<List<Column>> types, Optional<DateForm> dates, ZoneId zone)
             throws IOException {
-        IncomingCsv csv = new IncomingCsv(file);
+        IncomingCsv csv = new IncomingCsv(file, zone);
         Inspection seen = csv.inspection();
         List<Column> found =
                 seen.columns().stream().map(Inspection.Found::column).toList();
@@ -100,7 +102,7 @@ class SampleRows {
         Source source = database.inTransaction(
                 tx -> plans.usable(tx, who, origin.source().orElseThrow()));
         if (origin.kind() == Origin.Kind.QUERY) {
-            return ofQuery(source, origin.ask(), types);
+            return ofQuery(source, origin.ask(), types, who.zone());
         }
         List<WatchedFolder.Found> files = new WatchedFolder(source).files(origin.ask());
         if (files.isEmpty()) {
@@ -108,15 +110,16 @@ class SampleRows {
         }
         WatchedFolder.Found newest = files.get(files.size() - 1);
         try (InputStream in = new BufferedInputStream(Files.newInputStream(newest.path()))) {
-            return of(newest.state().name(), in, types, dates);
+            return of(newest.state().name(), in, types, dates, who.zone());
         }
     }
 
-    private SampleView ofQuery(Source source, String sql, Optional<List<Column>> types) {
+    private SampleView ofQuery(Source source, String sql, Optional<List<Column>> types, ZoneId zone) {
         try (Query query = databases.ask(source, sql)) {
-            List<Column> declared = query.columns();
-            List<Column> widest =
-                    declared.stream().map(SampleRows::withAllDecimals).toList();
+            List<Column> declared = query.columns(zone);
+            List<Column> widest = widest(
+                    declared,
+                    types.filter(some -> some.size() == declared.size()).orElse(declared));
             List<List<String>> rows = new ArrayList<>();
             while (rows.size() < LOOKED_AT && query.next()) {
                 rows.add(IntStream.range(0, widest.size())
@@ -131,8 +134,17 @@ class SampleRows {
         }
     }
 
-    private static Column withAllDecimals(Column column) {
-        return column.type() == ColumnType.NUMBER ? Column.number(column.name(), Column.MOST_DECIMALS) : column;
+    /** Numbers with all their decimals; times as what they are to become, which may be days. */
+    private static List<Column> widest(List<Column> declared, List<Column> wanted) {
+        return IntStream.range(0, declared.size())
+                .mapToObj(i -> {
+                    Column column = declared.get(i);
+                    if (column.type() == ColumnType.NUMBER) {
+                        return Column.number(column.name(), Column.MOST_DECIMALS);
+                    }
+                    return column.type() == ColumnType.TIME ? wanted.get(i) : column;
+                })
+                .toList();
     }
 
     /** Databases often do not say how many decimals a number has. */

@@ -57,7 +57,7 @@ public class MakeEdition {
         Terms terms = order.terms();
         Evaluation.Question question = Evaluation.Question.of(
                         content.period(),
-                        terms.sendDay(order.at()),
+                        terms.inZone(order.at()),
                         terms.firstDayOfWeek(),
                         content.filters(),
                         from.freshness())

@@ -45,8 +45,8 @@ final class Sealed {
                 reason,
                 run.dueAt(),
                 job.now(),
-                job.window().fromInclusive().toString(),
-                job.window().toInclusive().toString(),
+                begin(job.window()),
+                end(job.window()),
                 Optional.of(run.subscriptionVersion()),
                 job.terms().content().stream().map(each -> content(job, each)).toList(),
                 mappings(job),
@@ -64,6 +64,14 @@ final class Sealed {
                 .toList();
     }
 
+    private static String begin(Window window) {
+        return (window.times().isPresent() ? window.start() : window.fromInclusive()).toString();
+    }
+
+    private static String end(Window window) {
+        return (window.times().isPresent() ? window.end() : window.toInclusive()).toString();
+    }
+
     private static Manifest.Content content(Commission job, Content content) {
         Source source = job.sources().stream()
                 .filter(each -> each.pinned().report().equals(content.report()))
@@ -71,15 +79,15 @@ final class Sealed {
                 .orElseThrow();
         Definition definition = source.published().definition();
         Window window =
-                content.on(job.terms().sendDay(job.run().dueAt()), job.terms().firstDayOfWeek());
+                content.on(job.terms().inZone(job.run().dueAt()), job.terms().firstDayOfWeek());
         return new Manifest.Content(
                 definition.title(),
                 source.pinned().version(),
                 content.pagesIn(definition).stream().map(Definition.Page::title).toList(),
                 content.blocks(),
                 content.period().code(),
-                window.fromInclusive().toString(),
-                window.toInclusive().toString(),
+                begin(window),
+                end(window),
                 content.filters(),
                 source.published().dataSet().name(),
                 source.loaded().load().no());

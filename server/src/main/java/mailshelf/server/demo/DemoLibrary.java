@@ -9,7 +9,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import mailshelf.core.data.Column;
-import mailshelf.core.data.ColumnType;
 import mailshelf.server.clock.BusinessClock;
 import org.springframework.context.annotation.Profile;
 import org.springframework.stereotype.Component;
@@ -124,7 +123,7 @@ class DemoLibrary {
         wish.put("folder", folder);
         wish.put("name", name);
         wish.put("columns", columns);
-        if (columns.get(0).type() == ColumnType.DATE) {
+        if (columns.get(0).hasDays()) {
             wish.put("dateColumn", columns.get(0).name());
         }
         return administrator.post("/api/v1/data-sets", wish).get("id").asLong();

@@ -1,6 +1,7 @@
 package mailshelf.server.demo;
 
 import java.time.LocalDate;
+import java.time.ZoneId;
 import java.util.List;
 import java.util.Map;
 import java.util.random.RandomGenerator;
@@ -36,7 +37,7 @@ final class Messages implements Feed {
     @Override
     public List<Column> columns() {
         return List.of(
-                Column.date("day"),
+                Column.time("received", ZoneId.of("Europe/Oslo")),
                 Column.text("route"),
                 Column.text("topic"),
                 Column.text("came by"),
@@ -57,8 +58,11 @@ final class Messages implements Feed {
         int waits = (int) Math.floor(-3 * Math.log(1 - chance.nextDouble()));
         LocalDate answered = day.plusDays(waits);
         boolean open = !answered.isBefore(opening) || chance.nextInt(60) == 0;
+        // mostly by day, with a swell before work and after it
+        int hour = (int) Math.max(
+                0, Math.min(23, chance.nextBoolean() ? 8 + 2 * chance.nextGaussian() : 17 + 3 * chance.nextGaussian()));
         return List.of(
-                day.toString(),
+                day.atTime(hour, chance.nextInt(60)).toString(),
                 ROUTES.get(chance.nextInt(ROUTES.size())),
                 topic,
                 chance.nextInt(3) == 0 ? "telephone" : "mail",

@@ -126,9 +126,11 @@ class KeepClippings {
     private void requireThere(Tx tx, Person who, List<Clip> clips) {
         for (Clip clip : clips) {
             Report report = gate.readable(tx, who, clip.report());
-            if (clip.in(definitions.definition(tx, report)).isEmpty()) {
+            Definitions.Published published = definitions.newest(tx, report);
+            if (clip.in(published.definition()).isEmpty()) {
                 throw Problem.invalid("clipping.no-such-block", report.title());
             }
+            Periods.requireFits(clip.period(), published);
         }
     }
 }

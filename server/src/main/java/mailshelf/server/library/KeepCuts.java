@@ -115,12 +115,17 @@ class KeepCuts {
                 cut.shared(),
                 name(tx, cut.owner()),
                 mayChange,
-                cut.cut().fits(definitions.definition(tx, report)),
+                fits(tx, report, cut.cut()),
                 cut.cut(),
                 cut.version(),
                 cut.changedAt(),
                 shown,
                 all.size() - shown.size());
+    }
+
+    private boolean fits(Tx tx, Report report, Cut cut) {
+        Definitions.Published published = definitions.newest(tx, report);
+        return cut.fits(published.definition()) && Periods.fits(cut.period(), published);
     }
 
     private String name(Tx tx, PersonId person) {
@@ -208,7 +213,7 @@ class KeepCuts {
         if (wish.shared() && !mayShare(gate.access(tx, who), report)) {
             throw new Problem(Problem.Kind.FORBIDDEN, "cut.no-sharing");
         }
-        if (!wish.cut().fits(definitions.definition(tx, report))) {
+        if (!fits(tx, report, wish.cut())) {
             throw Problem.invalid("cut.does-not-fit", report.title());
         }
         cuts.named(tx, report.folder(), wish.name(), who.id()).stream()

@@ -38,6 +38,7 @@ class LibraryController {
     private final FindReports find;
     private final DrawReport draw;
     private final ReadReport read;
+    private final Periods periods;
     private final ReadRows rows;
     private final ExportPage export;
 
@@ -46,12 +47,14 @@ class LibraryController {
             FindReports find,
             DrawReport draw,
             ReadReport read,
+            Periods periods,
             ReadRows rows,
             ExportPage export) {
         this.browse = browse;
         this.find = find;
         this.draw = draw;
         this.read = read;
+        this.periods = periods;
         this.rows = rows;
         this.export = export;
     }
@@ -182,8 +185,8 @@ class LibraryController {
 
     /** What a period means today. */
     @GetMapping("/periods/{code}")
-    ReadReport.PeriodView period(Person who, @PathVariable Period code) {
-        return read.period(who, code);
+    Periods.PeriodView period(Person who, @PathVariable Period code) {
+        return periods.view(who, code);
     }
 
     private static ReadRows.Wish rowsWish(

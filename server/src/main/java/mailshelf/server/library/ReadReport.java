@@ -2,7 +2,7 @@ package mailshelf.server.library;
 
 import java.time.Duration;
 import java.time.Instant;
-import java.time.LocalDate;
+import java.time.ZonedDateTime;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
@@ -26,7 +26,6 @@ import mailshelf.core.report.Written;
 import mailshelf.core.rights.Person;
 import mailshelf.core.rights.Verb;
 import mailshelf.core.time.Period;
-import mailshelf.core.wording.PeriodWords;
 import mailshelf.core.wording.Words;
 import mailshelf.render.chart.ChartSvg;
 import mailshelf.server.clock.BusinessClock;
@@ -48,24 +47,6 @@ import org.springframework.stereotype.Component;
 @Component
 public class ReadReport {
     private static final Duration OPENING = Duration.ofMinutes(10);
-    private static final List<String> COMMON_PERIODS = List.of(
-            "yesterday",
-            "last-7-days",
-            "last-week",
-            "last-4-weeks",
-            "last-month",
-            "last-3-months",
-            "last-quarter",
-            "last-half-year",
-            "last-year",
-            "past-12-months",
-            "today",
-            "this-week",
-            "this-month",
-            "this-quarter",
-            "this-half-year",
-            "this-year");
-
     private final Gate gate;
     private final Database database;
     private final FolderStore folders;
@@ -76,6 +57,7 @@ public class ReadReport {
     private final DataSetStore dataSets;
     private final ReadingStore reading;
     private final BusinessClock clock;
+    private final Periods periods;
 
     /**
      * What is asked for.
@@ -97,9 +79,6 @@ public class ReadReport {
 
     public record PageName(String id, String title) {}
 
-    /** A period to choose, with the days that it means today. */
-    public record PeriodView(String code, String words, String days) {}
-
     /**
      * A column to narrow by.
      *
@@ -113,6 +92,7 @@ public class ReadReport {
     /**
      * A report to be read.
      *
+     * @param byTime whether periods may begin and end within a day
      * @param showsRows whether the rows behind a figure can be looked at
      * @param limits what row rules limit the page to for this reader, in words
      * @param warning what the reader must know of the data before he trusts the figures; "" for nothing
@@ -126,8 +106,9 @@ public class ReadReport {
             String about,
             String folder,
             List<PageName> pages,
-            PeriodView period,
-            List<PeriodView> periods,
+            Periods.PeriodView period,
+            List<Periods.PeriodView> periods,
+            boolean byTime,
             List<Narrowable> narrowable,
             List<MeasureName> measures,
             boolean showsRows,
@@ -151,7 +132,8 @@ public class ReadReport {
             ResolveNamed named,
             DataSetStore dataSets,
             ReadingStore reading,
-            BusinessClock clock) {
+            BusinessClock clock,
+            Periods periods) {
         this.gate = gate;
         this.database = database;
         this.folders = folders;
@@ -162,6 +144,7 @@ public class ReadReport {
         this.dataSets = dataSets;
         this.reading = reading;
         this.clock = clock;
+        this.periods = periods;
     }
 
     ReaderView run(Person who, ReportId id, Wish wish) {
@@ -203,8 +186,9 @@ public class ReadReport {
                 definition.pages().stream()
                         .map(p -> new PageName(p.id(), p.title()))
                         .toList(),
-                periodView(who, wish.period(), words),
-                periods(who, words),
+                periods.view(who, wish.period()),
+                periods.common(who, found.published().dataSet().hasTimes()),
+                found.published().dataSet().hasTimes(),
                 narrowable(definition),
                 definition.measures().entrySet().stream()
                         .map(named ->
@@ -286,11 +270,13 @@ public class ReadReport {
     /** @param wanted that the definition takes; named values come to what they do for who asks, today */
     Asked asked(
             Person who, Definitions.Published published, Viewer viewer, String id, Period period, List<Filter> wanted) {
+        Periods.requireFits(period, published);
+        ZonedDateTime now = periods.now(who);
         List<Filter> filters = References.in(wanted).isEmpty()
                 ? wanted
                 : database.inTransaction(tx -> {
                     named.requireUsable(tx, who, wanted);
-                    return named.in(tx, who, today(who), wanted, published.definition());
+                    return named.in(tx, who, now.toLocalDate(), wanted, published.definition());
                 });
         Definition definition = published.definition().answered(filters);
         Tables.Loaded loaded = tables.newest(published.dataSet());
@@ -300,9 +286,9 @@ public class ReadReport {
         Set<String> inTexts = page.namedValues();
         List<InText> texts = inTexts.isEmpty()
                 ? List.of()
-                : database.inTransaction(tx -> named.inTexts(tx, who, today(who), inTexts));
+                : database.inTransaction(tx -> named.inTexts(tx, who, now.toLocalDate(), inTexts));
         Evaluation.Question question = Evaluation.Question.of(
-                        period, today(who), who.firstDayOfWeek(), filters, loaded.freshness())
+                        period, now, who.firstDayOfWeek(), filters, loaded.freshness())
                 .naming(texts);
         return new Asked(definition, page, slice, question);
     }
@@ -311,26 +297,6 @@ public class ReadReport {
     PageView view(Person who, PageModel model, double chartWidth) {
         Words words = Words.in(Languages.supported(who.locale()));
         return PageView.of(Writing.page(model.shortened(ReadRows.AT_ONCE), words, who.zone()), chartWidth);
-    }
-
-    List<PeriodView> periods(Person who, Words words) {
-        return COMMON_PERIODS.stream()
-                .map(code -> Period.parse(code).orElseThrow())
-                .map(period -> periodView(who, period, words))
-                .toList();
-    }
-
-    PeriodView period(Person who, Period period) {
-        return periodView(who, period, Words.in(Languages.supported(who.locale())));
-    }
-
-    private LocalDate today(Person who) {
-        return clock.instant().atZone(who.zone()).toLocalDate();
-    }
-
-    private PeriodView periodView(Person who, Period period, Words words) {
-        String days = words.dates(who.zone()).fullWindow(period.on(today(who), who.firstDayOfWeek()));
-        return new PeriodView(period.code(), PeriodWords.of(period, words).orElse(days), days);
     }
 
     private static List<Narrowable> narrowable(Definition definition) {

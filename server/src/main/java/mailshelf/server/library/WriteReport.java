@@ -15,9 +15,7 @@ import mailshelf.core.rights.Verb;
 import mailshelf.core.subscription.Losses;
 import mailshelf.core.subscription.SubscriptionId;
 import mailshelf.core.time.Period;
-import mailshelf.core.wording.Words;
 import mailshelf.server.data.Viewers;
-import mailshelf.server.http.Languages;
 import mailshelf.server.rights.Gate;
 import mailshelf.store.Database;
 import mailshelf.store.Tx;
@@ -42,6 +40,7 @@ class WriteReport {
     private final ReadReport read;
     private final PublishReport publish;
     private final AdaptSubscriptions adapt;
+    private final Periods periods;
 
     record VersionLine(int no, String by, Instant at) {}
 
@@ -57,7 +56,7 @@ class WriteReport {
             String dataSet,
             List<ReadReport.PageName> pages,
             String page,
-            List<ReadReport.PeriodView> periods,
+            List<Periods.PeriodView> periods,
             ReadReport.PageView shown) {}
 
     record LostLine(Losses.Kind kind, String name) {}
@@ -79,7 +78,8 @@ class WriteReport {
             Viewers viewers,
             ReadReport read,
             PublishReport publish,
-            AdaptSubscriptions adapt) {
+            AdaptSubscriptions adapt,
+            Periods periods) {
         this.gate = gate;
         this.database = database;
         this.reports = reports;
@@ -91,6 +91,7 @@ class WriteReport {
         this.read = read;
         this.publish = publish;
         this.adapt = adapt;
+        this.periods = periods;
     }
 
     DefinitionView definition(Person who, ReportId id) {
@@ -152,7 +153,7 @@ class WriteReport {
                         .map(each -> new ReadReport.PageName(each.id(), each.title()))
                         .toList(),
                 model.pageId(),
-                read.periods(who, Words.in(Languages.supported(who.locale()))),
+                periods.common(who, found.published().dataSet().hasTimes()),
                 read.view(who, model, width));
     }
 

@@ -99,10 +99,10 @@ public class LetterWriter {
             return settings.baseUrl() + "/clippings/" + own.get().value();
         }
         Content content = terms.content().get(0);
-        Window window = content.on(terms.sendDay(about.at()), terms.firstDayOfWeek());
+        Window window = content.on(terms.inZone(about.at()), terms.firstDayOfWeek());
         return settings.baseUrl() + "/reports/" + content.report().value() + "?page="
                 + encode(content.pages().get(0)) + "&period="
-                + encode(new FixedPeriod(window.fromInclusive(), window.toInclusive()).code())
+                + encode(FixedPeriod.of(window.in(to.zone())).code())
                 + Filters.query(content.filters());
     }
 

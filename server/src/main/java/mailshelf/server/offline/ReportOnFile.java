@@ -13,7 +13,6 @@ import java.util.Map;
 import java.util.Optional;
 import mailshelf.core.Problem;
 import mailshelf.core.data.Column;
-import mailshelf.core.data.ColumnType;
 import mailshelf.core.data.Filter;
 import mailshelf.core.data.Slicing;
 import mailshelf.core.data.Table;
@@ -81,7 +80,7 @@ final class ReportOnFile {
     /** @throws Problem with the place of each fault in either file */
     Read read() throws IOException {
         try (InputStream in = new BufferedInputStream(Files.newInputStream(data))) {
-            IncomingCsv csv = new IncomingCsv(in);
+            IncomingCsv csv = new IncomingCsv(in, ZoneOffset.UTC);
             List<Column> columns = csv.inspection().columns().stream()
                     .map(Inspection.Found::column)
                     .toList();
@@ -94,7 +93,7 @@ final class ReportOnFile {
 
     private String dayColumn(List<Column> columns) {
         return columns.stream()
-                .filter(column -> column.type() == ColumnType.DATE)
+                .filter(Column::hasDays)
                 .map(Column::name)
                 .filter(name -> day.isEmpty() || day.get().equals(name))
                 .findFirst()
@@ -110,7 +109,7 @@ final class ReportOnFile {
         Definition definition = read.definition().answered(filters);
         Evaluation.Question question = Evaluation.Question.of(
                 asked,
-                from,
+                from.atStartOfDay(ZoneOffset.UTC),
                 DayOfWeek.MONDAY,
                 filters,
                 new PageModel.Freshness(

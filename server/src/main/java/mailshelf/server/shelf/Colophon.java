@@ -1,7 +1,7 @@
 package mailshelf.server.shelf;
 
-import java.time.LocalDate;
 import java.time.ZoneId;
+import java.time.ZonedDateTime;
 import java.util.ArrayList;
 import java.util.List;
 import mailshelf.core.report.Definition;
@@ -72,8 +72,8 @@ final class Colophon {
                     source.load().no(),
                     dates.moment(source.load().loadedAt()));
             if (several) {
-                LocalDate day = made.terms().sendDay(issue.dueAt());
-                String days = dates.fullWindow(content.on(day, made.terms().firstDayOfWeek()));
+                ZonedDateTime due = made.terms().inZone(issue.dueAt());
+                String days = dates.fullWindow(content.on(due, made.terms().firstDayOfWeek()));
                 facts.add(new Fact(
                         source.report().title(), String.join(" · ", days, filters, data, version(source.version()))));
             } else {

@@ -33,6 +33,7 @@ import mailshelf.server.clock.BusinessClock;
 import mailshelf.server.data.Viewers;
 import mailshelf.server.library.Definitions;
 import mailshelf.server.library.Filters;
+import mailshelf.server.library.Periods;
 import mailshelf.server.named.ResolveNamed;
 import mailshelf.server.rights.Gate;
 import mailshelf.store.Tx;
@@ -96,6 +97,7 @@ class CheckTerms {
         requireOneKind(terms);
         terms.reports().forEach(report -> gate.readable(tx, who, report));
         requireOffered(tx, terms);
+        requirePeriods(tx, terms);
         terms.content().forEach(content -> named.requireUsable(tx, who, content.filters()));
     }
 
@@ -158,6 +160,11 @@ class CheckTerms {
                     .toList();
             requireOffered("block", content.blocks(), blocks::contains);
         }
+    }
+
+    /** Refuses hours of figures that are of whole days. */
+    private void requirePeriods(Tx tx, Terms terms) {
+        terms.content().forEach(content -> Periods.requireFits(content.period(), published(tx, content.report())));
     }
 
     private static void requireOffered(String what, List<String> chosen, Predicate<String> isThere) {

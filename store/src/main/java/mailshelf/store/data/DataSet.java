@@ -3,6 +3,7 @@ package mailshelf.store.data;
 import java.util.List;
 import java.util.Optional;
 import mailshelf.core.data.Column;
+import mailshelf.core.data.ColumnType;
 import mailshelf.core.data.DataSetId;
 import mailshelf.core.data.LoadPlan;
 import mailshelf.core.rights.FolderId;
@@ -25,4 +26,11 @@ public record DataSet(
         List<Column> columns,
         Optional<String> dateColumn,
         boolean ownerView,
-        LoadPlan plan) {}
+        LoadPlan plan) {
+    /** Whether its rows are sorted by times, so that periods may begin and end within a day. */
+    public boolean hasTimes() {
+        return columns.stream()
+                .anyMatch(column -> column.type() == ColumnType.TIME
+                        && dateColumn.filter(column.name()::equals).isPresent());
+    }
+}

@@ -1,6 +1,7 @@
 package mailshelf.store.shelf;
 
 import java.time.Instant;
+import java.time.ZoneId;
 import java.util.Arrays;
 import java.util.Collection;
 import java.util.List;
@@ -29,7 +30,7 @@ import mailshelf.store.archive.Entry;
 public final class IssueStore {
     private static final String ISSUE = """
             SELECT i.id, i.run, i.subscription, i.number, i.revision, i.outcome, i.reason, i.name, i.headline,
-                   i.period, i.from_day, i.to_day, i.since, i.due_at, i.made_at, i.manifest_sha, i.prev_sha,
+                   i.period, i.from_day, i.to_day, i.from_time, i.until_time, i.zone, i.since, i.due_at, i.made_at, i.manifest_sha, i.prev_sha,
                    r.subscription_version, r.state AS run_state, r.outcome AS run_outcome
               FROM issue i
               JOIN run r ON r.id = i.run
@@ -61,7 +62,7 @@ public final class IssueStore {
                 row.text("name"),
                 row.text("headline"),
                 row.text("period"),
-                new Window(row.day("from_day"), row.day("to_day")),
+                new Window(row.day("from_day"), row.day("to_day"), times(row)),
                 row.optionalDay("since"),
                 row.instant("due_at"),
                 row.instant("made_at"),
@@ -69,6 +70,12 @@ public final class IssueStore {
                 row.optionalText("prev_sha"),
                 row.choice("run_state", RunState.class),
                 row.choice("run_outcome", RunOutcome.class));
+    }
+
+    private static Optional<Window.Times> times(Row row) {
+        return row.optionalTime("from_time")
+                .map(since -> new Window.Times(
+                        since, row.optionalTime("until_time").orElseThrow(), ZoneId.of(row.text("zone"))));
     }
 
     public Optional<Issue> find(Tx tx, IssueId id) {
@@ -115,8 +122,9 @@ public final class IssueStore {
         return new IssueId(tx.insert(
                 """
                 INSERT INTO issue (run, subscription, number, revision, outcome, reason, name, headline, period,
-                                   from_day, to_day, since, due_at, made_at, manifest_sha, prev_sha)
-                VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)""",
+                                   from_day, to_day, from_time, until_time, zone, since, due_at, made_at,
+                                   manifest_sha, prev_sha)
+                VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)""",
                 issue.run(),
                 issue.subscription(),
                 issue.number(),
@@ -128,6 +136,9 @@ public final class IssueStore {
                 issue.period(),
                 issue.window().fromInclusive(),
                 issue.window().toInclusive(),
+                issue.window().times().map(Window.Times::since),
+                issue.window().times().map(Window.Times::until),
+                issue.window().times().map(times -> times.zone().getId()),
                 issue.since(),
                 issue.dueAt(),
                 issue.madeAt(),

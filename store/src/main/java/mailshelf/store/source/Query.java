@@ -12,7 +12,9 @@ import java.sql.Types;
 import java.time.LocalDate;
 import java.time.LocalDateTime;
 import java.time.OffsetDateTime;
+import java.time.ZoneId;
 import java.time.ZoneOffset;
+import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.TimeUnit;
@@ -56,14 +58,21 @@ public final class Query implements AutoCloseable {
             case Types.DECIMAL, Types.NUMERIC ->
                 Column.number(name, Math.max(0, Math.min(about.getScale(i), Column.MOST_DECIMALS)));
             case Types.REAL, Types.FLOAT, Types.DOUBLE -> Column.number(name, 0);
-            case Types.DATE, Types.TIMESTAMP, Types.TIMESTAMP_WITH_TIMEZONE -> Column.date(name);
+            case Types.DATE -> Column.date(name);
+            case Types.TIMESTAMP, Types.TIMESTAMP_WITH_TIMEZONE -> Column.time(name, ZoneOffset.UTC);
             default -> Column.text(name);
         };
     }
 
-    /** As the database declares them; numbers of no declared scale have no decimals here. */
-    public List<Column> columns() {
-        return List.copyOf(columns);
+    /**
+     * As the database declares them; numbers of no declared scale have no decimals here.
+     *
+     * @param zone whose clocks its times are taken to be of
+     */
+    public List<Column> columns(ZoneId zone) {
+        return columns.stream()
+                .map(column -> column.type() == ColumnType.TIME ? Column.time(column.name(), zone) : column)
+                .toList();
     }
 
     /** @throws Problem {@code source.too-many-rows}, {@code source.too-slow}, {@code source.query-failed} */
@@ -88,13 +97,17 @@ public final class Query implements AutoCloseable {
      * A value of the row, as tables take it; "" for none.
      *
      * @param i position of the column, from 0
-     * @param as what it is to become: floating-point numbers are rounded to its decimals; moments become their day, in
-     *     UTC where they have a zone
+     * @param as what it is to become: floating-point numbers are rounded to its decimals; times that have a zone become
+     *     those of the column's, or days in UTC
      */
     public String value(int i, Column as) {
         try {
             return switch (types[i]) {
-                case Types.DATE, Types.TIMESTAMP, Types.TIMESTAMP_WITH_TIMEZONE -> day(i + 1);
+                case Types.DATE -> {
+                    LocalDate day = rows.getObject(i + 1, LocalDate.class);
+                    yield day == null ? "" : day.toString();
+                }
+                case Types.TIMESTAMP, Types.TIMESTAMP_WITH_TIMEZONE -> time(i + 1, as);
                 case Types.REAL, Types.FLOAT, Types.DOUBLE -> {
                     BigDecimal number = rows.getBigDecimal(i + 1);
                     yield as.type() == ColumnType.NUMBER && number != null
@@ -116,21 +129,31 @@ public final class Query implements AutoCloseable {
         }
     }
 
-    private String day(int position) throws SQLException {
+    private String time(int position, Column as) throws SQLException {
         if (rows.getObject(position) == null) {
             return "";
         }
-        if (types[position - 1] == Types.DATE) {
-            return rows.getObject(position, LocalDate.class).toString();
+        LocalDateTime time = local(position, as.zone().orElse(ZoneOffset.UTC));
+        return as.type() == ColumnType.DATE
+                ? time.toLocalDate().toString()
+                : time.truncatedTo(ChronoUnit.SECONDS).toString();
+    }
+
+    private LocalDateTime local(int position, ZoneId zone) throws SQLException {
+        if (types[position - 1] == Types.TIMESTAMP_WITH_TIMEZONE) {
+            return withZone(position, zone);
         }
         try {
-            return rows.getObject(position, LocalDateTime.class).toLocalDate().toString();
-        } catch (SQLException withZone) {
-            return rows.getObject(position, OffsetDateTime.class)
-                    .withOffsetSameInstant(ZoneOffset.UTC)
-                    .toLocalDate()
-                    .toString();
+            return rows.getObject(position, LocalDateTime.class);
+        } catch (SQLException hasZone) {
+            return withZone(position, zone); // some drivers do not say so by the type
         }
+    }
+
+    private LocalDateTime withZone(int position, ZoneId zone) throws SQLException {
+        return rows.getObject(position, OffsetDateTime.class)
+                .atZoneSameInstant(zone)
+                .toLocalDateTime();
     }
 
     private static String plain(BigDecimal number) {

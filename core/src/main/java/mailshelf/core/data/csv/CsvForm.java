@@ -1,6 +1,7 @@
 package mailshelf.core.data.csv;
 
 import java.time.LocalDate;
+import java.time.LocalDateTime;
 import java.util.Map;
 import java.util.Optional;
 import mailshelf.core.data.Column;
@@ -26,8 +27,14 @@ public record CsvForm(char separator, DecimalMark decimalMark, Map<String, DateF
         return switch (column.type()) {
             case TEXT -> Optional.of(text);
             case NUMBER -> decimalMark.read(text);
-            case DATE -> day(text, dates.getOrDefault(column.name(), DateForm.ISO));
+            case DATE -> day(text, days(column));
+            case TIME ->
+                TimeOfDay.read(text, days(column), column.zone().orElseThrow()).map(LocalDateTime::toString);
         };
+    }
+
+    private DateForm days(Column column) {
+        return dates.getOrDefault(column.name(), DateForm.ISO);
     }
 
     /** Tables take ISO days themselves, and refuse what is none. */

@@ -3,6 +3,7 @@ package mailshelf.core.data.csv;
 import de.siegmar.fastcsv.reader.CsvParseException;
 import de.siegmar.fastcsv.reader.CsvReader;
 import de.siegmar.fastcsv.reader.CsvRecord;
+import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.Comparator;
@@ -14,9 +15,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.BiPredicate;
 import java.util.stream.IntStream;
 import mailshelf.core.Problem;
 import mailshelf.core.data.Column;
+import mailshelf.core.time.IsoTime;
 import mailshelf.core.wording.OneLine;
 
 /**
@@ -57,9 +60,10 @@ public record Inspection(CsvForm form, List<Found> columns, long rows, List<List
     /**
      * @param head the beginning of a file
      * @param isWhole whether it is all of it; otherwise its last line may be cut and is not looked at
+     * @param zone whose clocks times are taken to be of
      * @throws Problem {@code data.no-header}, {@code data.bad-names} with each name at fault, {@code data.not-csv}
      */
-    public static Inspection of(String head, boolean isWhole) {
+    public static Inspection of(String head, boolean isWhole, ZoneId zone) {
         char separator = SEPARATORS.stream()
                 .max(Comparator.comparingLong(each -> evidence(head, each)))
                 .orElseThrow();
@@ -75,7 +79,7 @@ public record Inspection(CsvForm form, List<Found> columns, long rows, List<List
         List<List<String>> rows = records.subList(1, records.size());
         DecimalMark mark = decimalMark(rows, separator);
         List<Found> columns = IntStream.range(0, names.size())
-                .mapToObj(i -> found(names.get(i), rows, i, mark))
+                .mapToObj(i -> found(names.get(i), rows, i, mark, zone))
                 .toList();
         Map<String, DateForm> dates = new LinkedHashMap<>();
         for (Found each : columns) {
@@ -139,6 +143,7 @@ public record Inspection(CsvForm form, List<Found> columns, long rows, List<List
             case TEXT -> true;
             case NUMBER -> decimals(plain) <= column.decimals();
             case DATE -> DateForm.ISO.read(plain).isPresent();
+            case TIME -> IsoTime.read(plain).isPresent();
         };
     }
 
@@ -211,27 +216,24 @@ public record Inspection(CsvForm form, List<Found> columns, long rows, List<List
                 .count();
     }
 
-    private static Found found(String name, List<List<String>> rows, int at, DecimalMark mark) {
+    private static Found found(String name, List<List<String>> rows, int at, DecimalMark mark, ZoneId zone) {
         List<String> values = rows.stream()
                 .map(row -> at < row.size() ? row.get(at) : "")
                 .filter(value -> !value.isEmpty())
                 .toList();
         long empty = rows.size() - values.size();
-        Map<DateForm, Long> fits = new EnumMap<>(DateForm.class);
-        for (DateForm form : DateForm.values()) {
-            fits.put(
-                    form,
-                    values.stream()
-                            .filter(value -> form.read(value).isPresent())
-                            .count());
-        }
-        long most = Collections.max(fits.values());
+        Map<DateForm, Long> days =
+                fits(values, (value, form) -> form.read(value).isPresent());
+        Map<DateForm, Long> times =
+                fits(values, (value, form) -> TimeOfDay.read(value, form, zone).isPresent());
+        long most = Collections.max(times.values());
         if (most > 0 && most * 2 >= values.size()) {
-            List<DateForm> forms = fits.keySet().stream()
-                    .filter(form -> fits.get(form) == most)
+            List<DateForm> forms = times.keySet().stream()
+                    .filter(form -> times.get(form) == most)
                     .toList();
-            boolean all = most == values.size();
-            return new Found(all ? Column.date(name) : Column.text(name), forms, empty);
+            boolean isDay = Collections.max(days.values()) == most;
+            Column dated = isDay ? Column.date(name) : Column.time(name, zone);
+            return new Found(most == values.size() ? dated : Column.text(name), forms, empty);
         }
         boolean numbers = !values.isEmpty() && values.stream().allMatch(value -> isNumber(value, mark));
         if (!numbers) {
@@ -242,6 +244,17 @@ public record Inspection(CsvForm form, List<Found> columns, long rows, List<List
                 .max()
                 .orElse(0);
         return new Found(Column.number(name, decimals), List.of(), empty);
+    }
+
+    /** How many of some values can be read with each form. */
+    private static Map<DateForm, Long> fits(List<String> values, BiPredicate<String, DateForm> reads) {
+        Map<DateForm, Long> fits = new EnumMap<>(DateForm.class);
+        for (DateForm form : DateForm.values()) {
+            fits.put(
+                    form,
+                    values.stream().filter(value -> reads.test(value, form)).count());
+        }
+        return fits;
     }
 
     /** Numbers that begin with a nought are codes, of which it is a part; so are those that are longer than any count. */

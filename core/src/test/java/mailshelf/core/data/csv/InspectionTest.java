@@ -7,6 +7,7 @@ import java.io.ByteArrayInputStream;
 import java.io.InputStreamReader;
 import java.io.StringReader;
 import java.nio.charset.StandardCharsets;
+import java.time.ZoneId;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -18,9 +19,13 @@ import mailshelf.core.data.TableBuilder;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 
 /** Files as people send them. */
 class InspectionTest {
+    private static final ZoneId OSLO = ZoneId.of("Europe/Oslo");
+
     @Test
     void a_plain_file_is_typed_by_its_values() {
         Inspection seen =
@@ -101,9 +106,56 @@ class InspectionTest {
         assertThat(day.dateForms()).containsExactly(DateForm.DAY_MONTH_YEAR);
     }
 
+    @ParameterizedTest
+    @CsvSource({
+        "2026-11-25 05:40, 2026-11-25T05:40",
+        "2026-11-25T05:40:07, 2026-11-25T05:40:07",
+        "2026-11-25T05:40:07.999, 2026-11-25T05:40:07",
+        "2026-11-25T05:40+00:00, 2026-11-25T06:40",
+        "2026-06-25T05:40Z, 2026-06-25T07:40",
+        "25.11.2026 5:40, 2026-11-25T05:40",
+        "11/25/2026 12:05 AM, 2026-11-25T00:05",
+        "25/11/2026 5:40pm, 2026-11-25T17:40",
+        "2026-11-25, 2026-11-25T00:00",
+    })
+    void times_are_read_as_files_write_them(String written, String kept) {
+        Inspection seen = seen("at,n\n" + written + ",1\n" + other(written) + ",2\n");
+
+        assertThat(seen.columns().get(0).column()).isEqualTo(Column.time("at", OSLO));
+        assertThat(seen.typed(List.of(Column.time("at", OSLO), Column.number("n", 0)), Optional.empty())
+                        .get(0)
+                        .get(0))
+                .isEqualTo(new Inspection.TypedValue(kept, true));
+    }
+
+    /** One more of the same form, with a time. */
+    private static String other(String written) {
+        boolean isIso = written.startsWith("2026");
+        return isIso ? "2026-11-26 06:00" : written.replaceFirst(" .*", " 6:00");
+    }
+
+    @Test
+    void what_is_no_time_is_refused_and_what_may_be_two_is_asked() {
+        Inspection seen = seen("at,n\n3/4/2026 05:40,1\n5/6/2026 06:00,2\n");
+
+        assertThat(seen.columns().get(0).isAmbiguous()).isTrue();
+        assertThat(seen("at,n\n2026-11-25 25:40,1\n2026-11-25 05:61,1\n")
+                        .columns()
+                        .get(0)
+                        .column()
+                        .type())
+                .isEqualTo(ColumnType.TEXT);
+        assertThat(seen("at,n\n11/25/2026 13:40 PM,1\n")
+                        .columns()
+                        .get(0)
+                        .column()
+                        .type())
+                .isEqualTo(ColumnType.TEXT);
+    }
+
     @Test
     void a_cut_last_line_is_not_looked_at() {
-        assertThat(Inspection.of("day,n\n2026-11-24,1\n2026-1", false)
+        assertThat(Inspection.of("day,n\n2026-11-24,1\n2026-1", false, OSLO)
                         .columns()
                         .get(0)
                         .column())
@@ -179,6 +231,6 @@ class InspectionTest {
     }
 
     private static Inspection seen(String text) {
-        return Inspection.of(text, true);
+        return Inspection.of(text, true, OSLO);
     }
 }
