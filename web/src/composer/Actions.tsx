@@ -55,12 +55,17 @@ export function Actions({ draft, kept, composed }: Props) {
   };
   const name = draft.terms.name;
   const main = isDraft
-    ? { text: words.composer.start, change: start, possible: true, said: words.composer.started(name, first) }
+    ? {
+        text: composed?.waits ? words.composer.startWaiting : words.composer.start,
+        change: start,
+        possible: true,
+        said: composed?.waits ? words.composer.waiting(name) : words.composer.started(name, first),
+      }
     : {
         text: words.composer.keepChanges,
         change: keepOnly,
         possible: draft.isChanged,
-        said: words.composer.changed(name, first),
+        said: composed?.waits ? words.composer.waiting(name) : words.composer.changed(name, first),
       };
   return (
     <div className="pt-6">

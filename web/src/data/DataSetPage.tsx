@@ -6,6 +6,7 @@ import { Title } from "../kit/Title";
 import { useWhen } from "../kit/when";
 import { words } from "../words";
 import { Coming } from "./Coming";
+import { Personal } from "./Personal";
 import { RowRules } from "./RowRules";
 import { Sight } from "./Sight";
 
@@ -45,6 +46,7 @@ function Shown({ view }: { view: View }) {
       <div className="grid gap-x-12 gap-y-8 lg:grid-cols-[1fr_360px]">
         <div className="min-w-0 space-y-8">
           <RowRules view={view} />
+          <Personal view={view} />
           <Loads view={view} />
         </div>
         <aside className="space-y-8">

@@ -1,4 +1,4 @@
-import { screen } from "@testing-library/react";
+import { screen, waitFor } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { Route, Routes } from "react-router";
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
@@ -54,6 +54,7 @@ const view = {
   ],
   rules: [{ column: "route", mapping: 2, who: "who", values: "route" }],
   ownerView: false,
+  personal: ["route"],
   fits: [{ column: "route", unknownValues: ["6 Old pier"], unknownNames: [] }],
   usedBy: [{ id: 1, title: "Cancelled sailings" }],
 };
@@ -104,6 +105,7 @@ beforeEach(() => {
     "GET sources": [{ id: 5, name: "Booking desk", kind: "DATABASE" }],
     "POST data-sets/samples": { ...inspection, file: null, columns: inspection.columns.slice(1) },
     "PUT data-sets/1/plan": {},
+    "PUT data-sets/1/personal": null,
     "POST data-sets": line,
     "POST data-sets/1/loads?dates=MONTH_FIRST": load,
   });
@@ -169,6 +171,21 @@ describe("a data set", () => {
     await userEvent.upload(await screen.findByLabelText("Drop a CSV file here"), file());
     expect(await screen.findByText("line 3: so")).toBeVisible();
     expect(screen.getByRole("button", { name: "Try again" })).toBeVisible();
+  });
+});
+
+describe("personal columns", () => {
+  it("are said, and changed by ticks", async () => {
+    open("/data/1");
+    await userEvent.click(await screen.findByRole("button", { name: "change which" }));
+    expect(screen.getByRole("checkbox", { name: "route" })).toBeChecked();
+    await userEvent.click(screen.getByRole("checkbox", { name: "date" }));
+    await userEvent.click(screen.getByRole("button", { name: "Keep these" }));
+    await waitFor(() =>
+      expect(asked.find(({ path }) => path.endsWith("/personal"))?.body).toEqual({
+        columns: ["route", "date"],
+      }),
+    );
   });
 });
 

@@ -7,6 +7,7 @@ import { GroupsPart } from "./GroupsPart";
 import { PeoplePart } from "./PeoplePart";
 import { RequestsPart } from "./RequestsPart";
 import { RightsPart } from "./RightsPart";
+import { RulesPart } from "./RulesPart";
 import { SourcesPart } from "./SourcesPart";
 
 const PARTS = {
@@ -15,13 +16,14 @@ const PARTS = {
   groups: GroupsPart,
   sources: SourcesPart,
   requests: RequestsPart,
+  rules: RulesPart,
   audit: AuditPart,
 };
 type PartName = keyof typeof PARTS;
 
 const NAMES = Object.keys(PARTS) as PartName[];
 
-/** What administrators mind and auditors read: rights, people, groups, sources, requests, the audit trail. */
+/** What administrators mind and auditors read: rights, people, groups, sources, requests, house rules, the audit trail. */
 export function HousePage() {
   const { part } = useParams();
   const current = NAMES.find((name) => name === part) ?? "rights";

@@ -1,42 +1,46 @@
-import { useState } from "react";
 import { call, type Api } from "../api/client";
 import { useChange, useRead } from "../api/use";
-import { Fault } from "../kit/Fault";
-import { Field } from "../kit/Field";
 import { Loaded } from "../kit/Loaded";
 import { useWhen } from "../kit/when";
 import { words } from "../words";
+import { AnswerForm } from "./AnswerForm";
+import { Approvals } from "./Approvals";
 import { Minded } from "./Minded";
 
 type Request = Api["RequestView"];
 
-/** Who asks to be allowed what; the open ones first. */
+/** Who asks to be allowed what, and what waits to be approved; the open ones first. */
 export function RequestsPart() {
   const requests = useRead<Request[]>("requests", { every: 20_000 });
+  const approvals = useRead<Api["ApprovalView"][]>("approvals", { every: 20_000 });
   return (
     <Loaded query={requests}>
-      {(all) =>
-        all.length === 0 ? (
-          <p className="py-6">{words.requests.none}</p>
-        ) : (
-          <Minded>
-            <ul aria-label={words.house.names.requests}>
-              {all.map((request) => (
-                <RequestRow key={request.id} request={request} />
-              ))}
-            </ul>
-          </Minded>
-        )
-      }
+      {(all) => (
+        <Loaded query={approvals}>
+          {(waiting) =>
+            all.length + waiting.length === 0 ? (
+              <p className="py-6">{words.requests.none}</p>
+            ) : (
+              <Minded>
+                {waiting.length > 0 && <Approvals all={waiting} />}
+                <ul aria-label={words.house.names.requests}>
+                  {all.map((request) => (
+                    <RequestRow key={request.id} request={request} />
+                  ))}
+                </ul>
+              </Minded>
+            )
+          }
+        </Loaded>
+      )}
     </Loaded>
   );
 }
 
 function RequestRow({ request }: { request: Request }) {
   const { moment } = useWhen();
-  const [reply, setReply] = useState("");
-  const answer = useChange((grant: boolean) =>
-    call<null>(`requests/${request.id}/answer`, { method: "POST", body: { grant, reply } }),
+  const answer = useChange(({ yes, reply }: { yes: boolean; reply: string }) =>
+    call<null>(`requests/${request.id}/answer`, { method: "POST", body: { grant: yes, reply } }),
   );
   return (
     <li className="border-base-300 border-b py-4">
@@ -52,32 +56,7 @@ function RequestRow({ request }: { request: Request }) {
       {request.state === "OPEN" && (
         <>
           <p className="text-quiet pt-1 text-sm">{request.gives}</p>
-          <div className="flex flex-wrap items-end gap-4 pt-2">
-            <Field
-              label={words.requests.reply(request.person)}
-              maxLength={500}
-              value={reply}
-              className="w-96 max-w-full"
-              onChange={(event) => setReply(event.target.value)}
-            />
-            <button
-              type="button"
-              className="act"
-              disabled={answer.isPending}
-              onClick={() => answer.mutate(true)}
-            >
-              {words.requests.grant}
-            </button>
-            <button
-              type="button"
-              className="act-plain"
-              disabled={answer.isPending}
-              onClick={() => answer.mutate(false)}
-            >
-              {words.requests.decline}
-            </button>
-          </div>
-          <Fault error={answer.error} />
+          <AnswerForm to={request.person} yes={words.requests.grant} answer={answer} />
         </>
       )}
     </li>

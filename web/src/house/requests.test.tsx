@@ -29,6 +29,7 @@ const part = (
 it("requests are answered with a word, and one that was answered meanwhile says so", async () => {
   const asked = serve({
     "GET session": session,
+    "GET approvals": [],
     "GET requests": [request, { ...request, id: 3, state: "DECLINED", answeredBy: "Sunniva Rein" }],
     "POST requests/4/answer": () => refusal(409, "request.answered-already"),
   });
@@ -43,7 +44,7 @@ it("requests are answered with a word, and one that was answered meanwhile says 
 });
 
 it("that nobody asks is said", async () => {
-  serve({ "GET session": session, "GET requests": [] });
+  serve({ "GET session": session, "GET requests": [], "GET approvals": [] });
   show(part);
   expect(await screen.findByText(/Nobody waits for an answer/)).toBeVisible();
 });

@@ -454,6 +454,8 @@ export const en = {
       first
         ? `“${name}” is started. The first send is ${first}.`
         : `“${name}” is started. It goes when you send it.`,
+    startWaiting: "Start, once approved",
+    waiting: (name: string) => `“${name}” is kept and waits: it starts once an administrator approves it.`,
     sendOnce: "Send once, now",
     sentOnce: (name: string) => `“${name}” is on its way, once. It stands on the shelf.`,
     tried: "Your trial is on its way to your own address only; no number is used.",
@@ -593,6 +595,45 @@ export const en = {
     reply: (person: string) => `Said to ${person} (may be empty)`,
   },
 
+  approvals: {
+    another: "It is your own: another administrator has to approve it.",
+    answered: {
+      APPROVED: (by: string) => `approved by ${by}`,
+      DECLINED: (by: string) => `declined by ${by}`,
+    },
+    approve: "Approve it",
+    asks: (owner: string) => `${owner} asks to send`,
+    shows: (others: number, owner: string, columns: string[]) =>
+      `${counted(others, "other sees", "others see")} it as ${owner} does, with what is personal: ${listed.format(columns)}.`,
+    title: "What waits to be approved",
+  },
+
+  houseRules: {
+    choices: { WARN: "Say so", MASK: "Mask them", APPROVE: "Have it approved" },
+    concerned: (many: number) =>
+      many === 0
+        ? "No subscription shows others personal columns as its owner sees them."
+        : `${counted(many, "subscription shows", "subscriptions show")} others personal columns as the owner sees them`,
+    means: {
+      WARN: "Whoever subscribes is told, and decides.",
+      MASK: "Others than the owner get the page with “•••” in their place, and figures made from them left out.",
+      APPROVE:
+        "It waits until an administrator, not the owner, has approved it; what runs already waits before its next issue. More recipients, other pages or other filters are approved anew.",
+    },
+    of: (owner: string, state: string) => `${owner}, ${state}`,
+    personal: "Personal columns, where others are shown a page as its owner sees it",
+  },
+
+  personal: {
+    change: "change which",
+    keep: "Keep these",
+    kept: "The personal columns are kept.",
+    line: "What is personal is minded by a house rule where a subscription shows others what its owner sees: it is said, masked, or has to be approved.",
+    none: "No column is personal.",
+    some: (columns: string[]) => `${listed.format(columns)}.`,
+    title: "Personal columns",
+  },
+
   house: {
     addFolder: "Add folder",
     andPublishes: (rest: string) => `${rest}, publish`,
@@ -612,7 +653,9 @@ export const en = {
       groups: "Rights are given to groups. A new group may do nothing until granted.",
       sources:
         "Where data may come from: databases and watched folders. Whoever publishes in its folder may use a source.",
-      requests: "Who asks to read or to subscribe to what he knows of. The answer goes to him by mail.",
+      requests:
+        "Who asks to read or to subscribe to what he knows of, and what waits to be approved. The answer goes to him by mail.",
+      rules: "What the house wants of everybody, whoever may do what.",
       audit: "Who did what, when, and how it was before. Nothing here can be changed or removed.",
     },
     mayDo: "What it may do",
@@ -622,6 +665,7 @@ export const en = {
       groups: "groups",
       sources: "sources",
       requests: "requests",
+      rules: "house rules",
       audit: "audit trail",
     },
     newFolder: "New folder",

@@ -132,6 +132,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/house-rules": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["rules"];
+        put: operations["change"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/groups/{id}/members": {
         parameters: {
             query?: never;
@@ -212,6 +228,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/data-sets/{id}/personal": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["mark"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/cuts/{id}": {
         parameters: {
             query?: never;
@@ -252,7 +284,7 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        put: operations["change"];
+        put: operations["change_1"];
         post?: never;
         delete?: never;
         options?: never;
@@ -836,6 +868,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/approvals/{id}/answer": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["answer_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/subscriptions/{id}/outlook": {
         parameters: {
             query?: never;
@@ -1412,6 +1460,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/approvals": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["all_2"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/account/sessions": {
         parameters: {
             query?: never;
@@ -1484,6 +1548,24 @@ export interface components {
             /** Format: int32 */
             deliveries: number;
         };
+        ApprovalView: {
+            /** Format: int64 */
+            id: number;
+            /** Format: int64 */
+            subscription: number;
+            name: string;
+            owner: string;
+            /** Format: int32 */
+            others: number;
+            columns: string[];
+            /** Format: date-time */
+            at: string;
+            /** @enum {string} */
+            state: "OPEN" | "APPROVED" | "DECLINED" | "WITHDRAWN";
+            answeredBy: string;
+            reply: string;
+            mayAnswer: boolean;
+        };
         Asked: {
             /** Format: int64 */
             id: number;
@@ -1512,7 +1594,7 @@ export interface components {
             from: string;
             act: string;
             /** @enum {string} */
-            kind: "PERSON" | "GROUP" | "FOLDER" | "REPORT" | "SOURCE" | "DATA_SET" | "NAMED_VALUE" | "SUBSCRIPTION" | "RUN" | "ISSUE";
+            kind: "PERSON" | "GROUP" | "FOLDER" | "REPORT" | "SOURCE" | "DATA_SET" | "NAMED_VALUE" | "SUBSCRIPTION" | "RUN" | "ISSUE" | "HOUSE_RULE";
             thing: string;
             before: string;
             after: string;
@@ -1649,9 +1731,19 @@ export interface components {
             content: components["schemas"]["ContentView"][];
             ruled: string[];
             ownerView: boolean;
+            waits: boolean;
             withheld: string;
             mail: components["schemas"]["MailPreview"] | null;
             pdf: components["schemas"]["FilePreview"] | null;
+        };
+        Concerned: {
+            /** Format: int64 */
+            id: number;
+            name: string;
+            owner: string;
+            /** @enum {string} */
+            state: "DRAFT" | "ACTIVE" | "PAUSED" | "ENDED";
+            columns: string[];
         };
         Content: {
             /** Format: int64 */
@@ -1743,6 +1835,7 @@ export interface components {
             attempts: components["schemas"]["AttemptView"][];
             rules: components["schemas"]["RowRule"][];
             ownerView: boolean;
+            personal: string[];
             fits: components["schemas"]["Fit"][];
             usedBy: components["schemas"]["UsedBy"][];
         };
@@ -1944,6 +2037,15 @@ export interface components {
             about: string;
             folder: string;
             foundIn: string | null;
+        };
+        HouseRules: {
+            /** @enum {string} */
+            personal: "WARN" | "MASK" | "APPROVE";
+            concerned: components["schemas"]["Concerned"][];
+        };
+        HouseRulesWish: {
+            /** @enum {string} */
+            personal: "WARN" | "MASK" | "APPROVE";
         };
         Inbox: {
             address: string;
@@ -2308,6 +2410,9 @@ export interface components {
             person: number;
             name: string;
             verbs: ("KNOW" | "SEE" | "SUBSCRIBE_SELF" | "SUBSCRIBE_TEAMMATES" | "PUBLISH")[];
+        };
+        PersonalWish: {
+            columns: string[];
         };
         Phrase: {
             part: ("WHEN" | "WHAT" | "PERIOD" | "FILTER" | "CUT" | "SEEN_AS" | "TO_WHOM" | "AS_WHAT" | "NAME") | null;
@@ -3013,6 +3118,48 @@ export interface operations {
             };
         };
     };
+    rules: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["HouseRules"];
+                };
+            };
+        };
+    };
+    change: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HouseRulesWish"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     put_5: {
         parameters: {
             query?: never;
@@ -3139,6 +3286,30 @@ export interface operations {
             };
         };
     };
+    mark: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PersonalWish"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     put_8: {
         parameters: {
             query?: never;
@@ -3251,7 +3422,7 @@ export interface operations {
             };
         };
     };
-    change: {
+    change_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -4336,6 +4507,30 @@ export interface operations {
             };
         };
     };
+    answer_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Reply"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     outlook: {
         parameters: {
             query?: never;
@@ -5169,6 +5364,26 @@ export interface operations {
                 };
                 content: {
                     "text/csv": string;
+                };
+            };
+        };
+    };
+    all_2: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["ApprovalView"][];
                 };
             };
         };

@@ -56,6 +56,7 @@ final class FigurePages {
                 WEEK.before(),
                 List.of(),
                 List.of(),
+                List.of(),
                 new PageModel.Freshness(Optional.of(WEEK.toInclusive()), Instant.parse("2026-11-23T04:40:00Z"), 731),
                 50_000,
                 blocks);

@@ -41,6 +41,7 @@ final class Loading implements Callable<Integer> {
                 Tickets.COLUMNS,
                 Optional.of("date"),
                 true,
+                List.of(),
                 LoadPlan.SENT);
         LoadFiles files = new LoadFiles(folder);
         for (int time = 1; time <= times; time++) {

@@ -145,6 +145,11 @@ class AccessibleTest {
                         "/house/sources",
                         reader -> reader.button("Register a source").click()),
                 new View("requests", "/house/requests", nothing),
+                new View("house rules", "/house/rules", nothing),
+                new View(
+                        "personal columns",
+                        "/data/5",
+                        reader -> reader.button("change which").click()),
                 new View("audit trail", "/house/audit", nothing),
                 new View("account", "/account", nothing),
                 new View("keys", "/library", reader -> reader.page.keyboard().press("?")),

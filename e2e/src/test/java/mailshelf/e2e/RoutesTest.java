@@ -28,6 +28,8 @@ class RoutesTest {
             PUT /account/password | account/password | 401 422 422 422 422 422 422
             GET /account/sessions | account/sessions | 401 200 200 200 200 200 200
             DELETE /account/sessions/{id} | account/sessions/0 | 401 404 404 404 404 404 404
+            GET /approvals | approvals | 401 403 403 403 403 200 200
+            POST /approvals/{id}/answer | approvals/999999/answer | 401 403 403 403 403 403 404
             GET /audit | audit | 401 403 403 403 403 200 200
             GET /audit.csv | audit.csv | 401 403 403 403 403 200 200
             GET /clock | clock | 401 200 200 200 200 200 200
@@ -50,6 +52,7 @@ class RoutesTest {
             PUT /data-sets/{id}/plan | data-sets/1/plan | 401 404 403 403 404 403 404
             GET /data-sets/{id} | data-sets/1 | 401 404 404 404 200 200 200
             GET /data-sets/{id}/people | data-sets/1/people | 401 404 404 404 200 200 200
+            PUT /data-sets/{id}/personal | data-sets/1/personal | 401 404 403 403 422 403 422
             PUT /data-sets/{id}/row-rules | data-sets/1/row-rules | 401 404 403 403 422 403 422
             GET /data-sets/{id}/sights/{person} | data-sets/1/sights/3 | 401 404 404 404 200 200 200
             GET /demo/people | demo/people | 200 200 200 200 200 200 200
@@ -99,6 +102,8 @@ class RoutesTest {
             DELETE /reports/{id}/favourite | reports/1/favourite | 401 404 204 204 204 204 204
             GET /reports/{id}/file | reports/1/file?kind=XLSX | 401 404 200 200 200 200 200
             POST /reports/{id}/requests | reports/1/requests | 401 404 201 409 201 201 409
+            GET /house-rules | house-rules | 401 403 403 403 403 200 200
+            PUT /house-rules | house-rules | 401 403 403 403 403 403 -
             GET /requests | requests | 401 403 403 403 403 200 200
             POST /requests/{id}/answer | requests/999999/answer | 401 403 403 403 403 403 404
             GET /reports/{id}/rows | reports/1/rows | 401 404 200 200 200 200 200
@@ -172,6 +177,9 @@ class RoutesTest {
             Map.entry("POST /compositions/pdf", Wishes.draft(Wishes.terms())),
             Map.entry("POST /subscriptions", Map.of("terms", Wishes.terms(), "start", false)),
             Map.entry("POST /reports/{id}/requests", Map.of("wants", "SUBSCRIBE_SELF", "because", "")),
+            Map.entry("PUT /data-sets/{id}/personal", Map.of("columns", List.of("none"))),
+            Map.entry("PUT /house-rules", Map.of("personal", "WARN")),
+            Map.entry("POST /approvals/{id}/answer", Map.of("approve", false, "reply", "")),
             Map.entry("POST /requests/{id}/answer", Map.of("grant", false, "reply", "")),
             Map.entry("POST /sendings", Wishes.terms()),
             Map.entry("PUT /subscriptions/{id}", Wishes.terms()),

@@ -29,6 +29,7 @@ import mailshelf.store.shelf.IssueStore;
 import mailshelf.store.source.Databases;
 import mailshelf.store.source.Secrets;
 import mailshelf.store.source.SourceStore;
+import mailshelf.store.subscription.ApprovalStore;
 import mailshelf.store.subscription.SubscriptionStore;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
@@ -171,6 +172,11 @@ class Wiring {
     @Bean
     AuditStore auditStore() {
         return new AuditStore();
+    }
+
+    @Bean
+    ApprovalStore approvalStore() {
+        return new ApprovalStore();
     }
 
     @Bean

@@ -22,11 +22,17 @@ public record Thing(Kind kind, long id, String name) {
         NAMED_VALUE,
         SUBSCRIPTION,
         RUN,
-        ISSUE
+        ISSUE,
+        HOUSE_RULE
     }
 
     public static Thing of(Person person) {
         return of(Kind.PERSON, person.id(), person.name());
+    }
+
+    /** A rule of the house, of which there is but one by each name. */
+    public static Thing ofHouse(String rule) {
+        return new Thing(Kind.HOUSE_RULE, 0, rule);
     }
 
     public static Thing of(Subscription subscription) {

@@ -5,6 +5,7 @@ import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.function.Function;
 
 /**
@@ -13,22 +14,35 @@ import java.util.function.Function;
 public final class Computed {
     private final Column column;
     private final String text;
+    private final Set<String> uses;
     private final Function<Table, ColumnData> data;
 
-    private Computed(Column column, String text, Function<Table, ColumnData> data) {
+    private Computed(Column column, Written written, Function<Table, ColumnData> data) {
         this.column = column;
-        this.text = text;
+        this.text = written.text();
+        this.uses = written.uses();
         this.data = data;
+    }
+
+    /**
+     * What it is computed by.
+     *
+     * @param text how that is written
+     * @param uses the columns that occur in it
+     */
+    public record Written(String text, Set<String> uses) {
+        public Written {
+            uses = Set.copyOf(uses);
+        }
     }
 
     /**
      * A column of numbers.
      *
      * @param column with as many decimals as its unscaled numbers
-     * @param text how it is written
      */
-    public static Computed numbers(Column column, String text, Function<Cells, Cells.Numbers> over) {
-        return new Computed(column, text, table -> {
+    public static Computed numbers(Column column, Written written, Function<Cells, Cells.Numbers> over) {
+        return new Computed(column, written, table -> {
             Cells.Numbers numbers = over.apply(new Cells(table));
             long[] unscaled = new long[table.rows()];
             Arrays.setAll(unscaled, numbers::at);
@@ -37,13 +51,13 @@ public final class Computed {
     }
 
     /** A column of texts. */
-    public static Computed texts(Column column, String text, Function<Cells, Cells.Texts> over) {
-        return new Computed(column, text, table -> coded(over.apply(new Cells(table)), table.rows()));
+    public static Computed texts(Column column, Written written, Function<Cells, Cells.Texts> over) {
+        return new Computed(column, written, table -> coded(over.apply(new Cells(table)), table.rows()));
     }
 
     /** A column of days. */
-    public static Computed days(Column column, String text, Function<Cells, Cells.Days> over) {
-        return new Computed(column, text, table -> {
+    public static Computed days(Column column, Written written, Function<Cells, Cells.Days> over) {
+        return new Computed(column, written, table -> {
             Cells.Days days = over.apply(new Cells(table));
             int[] epochDays = new int[table.rows()];
             Arrays.setAll(epochDays, days::at);
@@ -52,8 +66,8 @@ public final class Computed {
     }
 
     /** A column of times, by seconds. */
-    public static Computed times(Column column, String text, Function<Cells, Cells.Numbers> over) {
-        return new Computed(column, text, table -> {
+    public static Computed times(Column column, Written written, Function<Cells, Cells.Numbers> over) {
+        return new Computed(column, written, table -> {
             Cells.Numbers times = over.apply(new Cells(table));
             return ColumnData.Times.of(table.rows(), times::at);
         });
@@ -77,6 +91,11 @@ public final class Computed {
 
     public Column column() {
         return column;
+    }
+
+    /** The columns that it is computed from. */
+    public Set<String> uses() {
+        return uses;
     }
 
     ColumnData over(Table table) {

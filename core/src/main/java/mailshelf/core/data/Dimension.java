@@ -2,6 +2,7 @@ package mailshelf.core.data;
 
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 
 /** Sorts rows into groups. */
@@ -16,7 +17,14 @@ public sealed interface Dimension {
 
     /** A group for each value of a text column, in the order of the values, then one for rows without a value. */
     static Dimension values(Table table, String column) {
-        List<String> labels = new ArrayList<>(List.of(table.text(column).dictionary()));
+        return values(table, column, false);
+    }
+
+    /** @param isMasked whether the groups are not called by their values */
+    static Dimension values(Table table, String column, boolean isMasked) {
+        String[] words = table.text(column).dictionary();
+        List<String> labels =
+                new ArrayList<>(isMasked ? Collections.nCopies(words.length, Slice.MASK) : List.of(words));
         labels.add("");
         return new Values(column, labels);
     }

@@ -39,11 +39,11 @@ public final class Slicing {
     /** What one viewer may see. */
     public Slice of(Viewer viewer) {
         if (viewer.allowed().isEmpty()) {
-            return new Slice(table, List.of());
+            return new Slice(table, List.of(), viewer.masked());
         }
         List<Allowed> ordered = new ArrayList<>(viewer.allowed());
         ordered.sort(Comparator.comparingInt(rule -> partition(rule).count(rule.values())));
-        return new Slice(cut(ordered.get(0), ordered.subList(1, ordered.size())), viewer.allowed());
+        return new Slice(cut(ordered.get(0), ordered.subList(1, ordered.size())), viewer.allowed(), viewer.masked());
     }
 
     /**

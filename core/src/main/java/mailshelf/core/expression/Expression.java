@@ -24,13 +24,13 @@ public final class Expression {
     private static final String NO = "no";
     private static final int LONGEST = 2000;
 
-    private final String text;
+    private final Computed.Written written;
     private final Term term;
 
     private final ZoneId clocks;
 
-    private Expression(String text, Term term, ZoneId clocks) {
-        this.text = text;
+    private Expression(Computed.Written written, Term term, ZoneId clocks) {
+        this.written = written;
         this.term = term;
         this.clocks = clocks;
     }
@@ -53,7 +53,9 @@ public final class Expression {
                 .flatMap(column -> column.zone().stream())
                 .findFirst()
                 .orElse(ZoneOffset.UTC);
-        return new Expression(meant, new Parser(Token.all(text), byName, given).whole(), clocks);
+        Parser parser = new Parser(Token.all(text), byName, given);
+        Term term = parser.whole();
+        return new Expression(new Computed.Written(meant, parser.used()), term, clocks);
     }
 
     public boolean isCondition() {
@@ -68,21 +70,21 @@ public final class Expression {
     /** A column of what it comes to in each row. */
     public Computed column(String name) {
         if (term instanceof Term.Numbers numbers) {
-            return Computed.numbers(Column.number(name, numbers.decimals()), text, numbers.over());
+            return Computed.numbers(Column.number(name, numbers.decimals()), written, numbers.over());
         }
         if (term instanceof Term.Texts texts) {
-            return Computed.texts(Column.text(name), text, texts.over());
+            return Computed.texts(Column.text(name), written, texts.over());
         }
         if (term instanceof Term.Days days) {
-            return Computed.days(Column.date(name), text, days.over());
+            return Computed.days(Column.date(name), written, days.over());
         }
         if (term instanceof Term.Times times) {
             // what is computed with times is of the same clocks, whichever those are
-            return Computed.times(Column.time(name, clocks), text, times.over());
+            return Computed.times(Column.time(name, clocks), written, times.over());
         }
         Term.Truths truths = (Term.Truths) term;
         return Computed.texts(
-                Column.text(name), text, cells -> words(truths.over().apply(cells)));
+                Column.text(name), written, cells -> words(truths.over().apply(cells)));
     }
 
     /** What it comes to where it names no column, as pages hold values; empty for nothing. */

@@ -4,6 +4,7 @@ import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.time.LocalDateTime;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -26,6 +27,7 @@ final class Parser {
     private final List<Token> tokens;
     private final Map<String, Column> columns;
     private final Map<String, Given> given;
+    private final Set<String> used = new HashSet<>();
     private int at;
     private int depth;
 
@@ -41,6 +43,11 @@ final class Parser {
             throw new BadExpression(next().position(), "expected the end, not " + next());
         }
         return term;
+    }
+
+    /** The columns that it has read. */
+    Set<String> used() {
+        return used;
     }
 
     private Term expression() throws BadExpression {
@@ -318,6 +325,7 @@ final class Parser {
                                             .toList()));
         }
         String name = column.name();
+        used.add(name);
         return switch (column.type()) {
             case TEXT -> new Term.Texts(cells -> cells.texts(name));
             case NUMBER -> new Term.Numbers(column.decimals(), cells -> cells.numbers(name));

@@ -17,6 +17,7 @@ import mailshelf.core.rights.FolderId;
 import mailshelf.core.rights.GroupId;
 import mailshelf.core.rights.PersonId;
 import mailshelf.core.rights.RequestId;
+import mailshelf.core.subscription.ApprovalId;
 import mailshelf.core.subscription.SubscriptionId;
 
 /** The kinds of ids there are: in JSON and in addresses each is its number. */
@@ -45,5 +46,6 @@ public final class Ids {
         use.use(FolderId.class, FolderId::new);
         use.use(RequestId.class, RequestId::new);
         use.use(NamedId.class, NamedId::new);
+        use.use(ApprovalId.class, ApprovalId::new);
     }
 }

@@ -24,9 +24,19 @@ final class Amounts {
     private final Table table;
     private final Grouping grouping;
     private final Grouping.Cells rows;
+    private final boolean isMasked;
 
-    Amounts(Pass pass, Table table, Measure measure, Dimension first, Dimension second, Window window) {
+    /** @param isMasked whether it comes to nothing, as it is made from what is not to be shown */
+    Amounts(
+            Pass pass,
+            Table table,
+            Measure measure,
+            Dimension first,
+            Dimension second,
+            Window window,
+            boolean isMasked) {
         this.measure = measure;
+        this.isMasked = isMasked;
         this.table = table;
         List<Tally> tallies = new ArrayList<>(measure.calculation().tallies());
         tallies.add(ROWS);
@@ -56,6 +66,9 @@ final class Amounts {
     }
 
     Optional<BigDecimal> value(List<Integer> firsts, List<Integer> seconds) {
+        if (isMasked) {
+            return Optional.empty();
+        }
         Calculation calculation = measure.calculation();
         if (calculation instanceof Calculation.Sum sum) {
             return Optional.of(sum.value(table, total(sum.tally(), firsts, seconds)));

@@ -1,6 +1,8 @@
 package mailshelf.core.report;
 
+import java.util.Collection;
 import java.util.Collections;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -168,6 +170,15 @@ public record Definition(
         return questions.stream()
                 .filter(question -> question.name().equals(name))
                 .findFirst();
+    }
+
+    /** Some columns, and those that are computed from them. */
+    public Set<String> derivedFrom(Collection<String> some) {
+        Set<String> derived = new HashSet<>(some);
+        computed.stream()
+                .filter(each -> each.uses().stream().anyMatch(derived::contains))
+                .forEach(each -> derived.add(each.column().name()));
+        return derived;
     }
 
     public String columnTitle(String column) {

@@ -7,6 +7,7 @@ import java.time.ZonedDateTime;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Supplier;
 import mailshelf.core.data.Dimension;
 import mailshelf.core.data.Filter;
@@ -36,6 +37,9 @@ public final class Evaluation {
     private final Table table;
     private final Question question;
     private final Pass pass;
+
+    /** Columns whose values are not shown, and what is computed from them. */
+    private final Set<String> masked;
 
     /**
      * What is asked of a report, resolved to days.
@@ -83,15 +87,16 @@ public final class Evaluation {
         }
     }
 
-    private Evaluation(Definition definition, Table table, Question question) {
+    private Evaluation(Definition definition, Slice slice, Question question) {
         this.definition = definition;
-        this.table = table;
+        this.table = definition.over(slice);
+        this.masked = slice.masked().isEmpty() ? Set.of() : definition.derivedFrom(slice.masked());
         this.question = question;
         this.pass = new Pass(table, TopFilters.resolved(definition, table, question.window(), question.filters()));
     }
 
     public static PageModel page(Definition definition, Definition.Page page, Slice slice, Question question) {
-        Evaluation evaluation = new Evaluation(definition, definition.over(slice), question);
+        Evaluation evaluation = new Evaluation(definition, slice, question);
         Grouping rows = evaluation.pass.grouped(
                 question.window(), Dimension.none(), Dimension.none(), List.of(ROWS), List.of());
         List<Supplier<BlockModel>> blocks =
@@ -110,6 +115,9 @@ public final class Evaluation {
                         .map(definition::named)
                         .toList(),
                 slice.allowed(),
+                ShownColumns.of(definition, page, slice.masked()).stream()
+                        .map(definition::columnTitle)
+                        .toList(),
                 question.freshness(),
                 rows.cells(ROWS).at(0, 0),
                 blocks.stream().map(Supplier::get).toList());
@@ -150,29 +158,31 @@ public final class Evaluation {
                         .orElse(List.of()));
     }
 
+    private Dimension values(String column) {
+        return Dimension.values(table, column, masked.contains(column));
+    }
+
     private Amounts single(Measure measure, Window window) {
         return amounts(measure, Dimension.none(), Dimension.none(), window);
     }
 
     private Amounts amounts(Measure measure, Dimension first, Dimension second, Window window) {
-        return new Amounts(pass, table, measure, first, second, window);
+        boolean isMasked = measure.columns().stream().anyMatch(masked::contains);
+        return new Amounts(pass, table, measure, first, second, window, isMasked);
     }
 
     private Supplier<BlockModel> chart(Block.Chart chart) {
         Window window = chart.over().map(this::spanWindow).orElse(question.window());
-        Dimension axis = chart.over()
-                .map(this::spans)
-                .orElseGet(() -> Dimension.values(table, chart.by().orElseThrow()));
-        Dimension split =
-                chart.split().map(column -> Dimension.values(table, column)).orElse(Dimension.none());
+        Dimension axis =
+                chart.over().map(this::spans).orElseGet(() -> values(chart.by().orElseThrow()));
+        Dimension split = chart.split().map(column -> values(column)).orElse(Dimension.none());
         Amounts amounts = amounts(chart.measure(), axis, split, window);
         return () -> ChartFill.fill(chart, window, amounts);
     }
 
     private Supplier<BlockModel> groupTable(Block.GroupTable block) {
-        Dimension first = Dimension.values(table, block.by().get(0));
-        Dimension second =
-                block.by().size() > 1 ? Dimension.values(table, block.by().get(1)) : Dimension.none();
+        Dimension first = values(block.by().get(0));
+        Dimension second = block.by().size() > 1 ? values(block.by().get(1)) : Dimension.none();
         List<Amounts> now = new ArrayList<>();
         List<Amounts> before = new ArrayList<>();
         for (Block.TableMeasure shown : block.measures()) {
@@ -209,7 +219,7 @@ public final class Evaluation {
 
     private Supplier<BlockModel> rowTable(Block.RowTable block) {
         Pass.Picked picked = pass.rows(question.window(), block.where());
-        return () -> TableRows.model(block, definition, table, block.columns(), picked.rows());
+        return () -> TableRows.model(block, definition, table, block.columns(), masked, picked.rows());
     }
 
     private Dimension spans(Block.Trend over) {

@@ -22,6 +22,7 @@ import mailshelf.core.time.Window;
  * @param before the days that figures are compared with
  * @param filters what it is narrowed to, with columns and measures called as people know them since schema 4
  * @param allowed what the row rules let the viewer see; none where he may see all rows
+ * @param masked the columns whose values are not shown, by their titles
  * @param rows how many rows of the data lie in the window and pass the filters; none may mean that nothing is sent
  */
 public record PageModel(
@@ -35,6 +36,7 @@ public record PageModel(
         Window before,
         List<Filter> filters,
         List<Allowed> allowed,
+        List<String> masked,
         Freshness freshness,
         long rows,
         List<BlockModel> blocks) {
@@ -42,6 +44,7 @@ public record PageModel(
 
     public PageModel {
         allowed = allowed == null ? List.of() : List.copyOf(allowed); // schema 1 has none
+        masked = masked == null ? List.of() : List.copyOf(masked); // before schema 6
     }
 
     /** With the first rows of long tables alone, for who looks at the others only when he comes to them. */
@@ -64,6 +67,7 @@ public record PageModel(
                 before,
                 filters,
                 allowed,
+                masked,
                 freshness,
                 rows,
                 others);

@@ -4,7 +4,10 @@ import java.util.AbstractList;
 import java.util.List;
 import java.util.Optional;
 import java.util.RandomAccess;
+import java.util.Set;
 import mailshelf.core.data.Column;
+import mailshelf.core.data.ColumnType;
+import mailshelf.core.data.Slice;
 import mailshelf.core.data.Table;
 import mailshelf.core.report.PageModel.ColumnModel;
 import mailshelf.core.report.PageModel.TableModel;
@@ -13,11 +16,13 @@ import mailshelf.core.report.PageModel.TableModel;
 public final class TableRows extends AbstractList<List<String>> implements RandomAccess {
     private final Table table;
     private final List<String> columns;
+    private final Set<String> masked;
     private final int[] rows;
 
-    private TableRows(Table table, List<String> columns, int[] rows) {
+    private TableRows(Table table, List<String> columns, Set<String> masked, int[] rows) {
         this.table = table;
         this.columns = columns;
+        this.masked = masked;
         this.rows = rows;
     }
 
@@ -25,10 +30,16 @@ public final class TableRows extends AbstractList<List<String>> implements Rando
      * @param block what says which of their values are emphasised
      * @param table with the columns that the report computes
      * @param columns by name
+     * @param masked those whose values are not shown
      * @param rows row numbers, in the order that they are shown in
      */
     public static TableModel model(
-            Block.RowTable block, Definition definition, Table table, List<String> columns, int[] rows) {
+            Block.RowTable block,
+            Definition definition,
+            Table table,
+            List<String> columns,
+            Set<String> masked,
+            int[] rows) {
         List<ColumnModel> heads = columns.stream()
                 .map(name -> head(definition, table.column(name), block.limits().get(name)))
                 .toList();
@@ -37,7 +48,7 @@ public final class TableRows extends AbstractList<List<String>> implements Rando
                 block.title(),
                 heads,
                 Optional.of((long) rows.length),
-                new TableRows(table, columns, rows),
+                new TableRows(table, columns, masked, rows),
                 List.of(),
                 List.of());
     }
@@ -56,7 +67,15 @@ public final class TableRows extends AbstractList<List<String>> implements Rando
     @Override
     public List<String> get(int index) {
         int row = rows[index];
-        return columns.stream().map(column -> table.raw(column, row)).toList();
+        return columns.stream()
+                .map(column -> masked.contains(column) ? mask(column, row) : table.raw(column, row))
+                .toList();
+    }
+
+    /** Only a text can say that it is masked; numbers, days and times are left out. */
+    private String mask(String column, int row) {
+        boolean isText = table.column(column).type() == ColumnType.TEXT;
+        return isText && !table.raw(column, row).isEmpty() ? Slice.MASK : "";
     }
 
     @Override

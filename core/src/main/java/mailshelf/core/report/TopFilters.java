@@ -31,7 +31,8 @@ final class TopFilters {
                         definition.measures().get(filter.values().get(1)),
                         Dimension.values(table, filter.column()),
                         Dimension.none(),
-                        window))
+                        window,
+                        false))
                 .toList();
         pass.run();
         for (int i = 0; i < tops.size(); i++) {

@@ -101,6 +101,9 @@ public final class Writing {
             parts.add(new FilterWords(words, Integer.MAX_VALUE).of(filter));
         }
         limits(model.allowed(), words).forEach(parts::add);
+        if (!model.masked().isEmpty()) {
+            parts.add(words.say("page.masked", words.list(model.masked())));
+        }
         return String.join(" · ", parts);
     }
 

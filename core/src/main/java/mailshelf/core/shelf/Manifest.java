@@ -40,7 +40,7 @@ public record Manifest(
         List<Part> parts,
         List<Addressee> recipients,
         Optional<String> previous) {
-    public static final int SCHEMA = 3;
+    public static final int SCHEMA = 4;
 
     public Manifest {
         content = content == null ? List.of() : List.copyOf(content);
@@ -89,8 +89,13 @@ public record Manifest(
      * What a copy shows of a data set.
      *
      * @param allowed the values that row rules let it show; none where all rows were
+     * @param masked the personal columns whose values it does not show; before schema 4 there were none
      */
-    public record Slice(String dataSet, List<Allowed> allowed) {}
+    public record Slice(String dataSet, List<Allowed> allowed, List<String> masked) {
+        public Slice {
+            masked = masked == null ? List.of() : List.copyOf(masked);
+        }
+    }
 
     /**
      * One part in the archive.

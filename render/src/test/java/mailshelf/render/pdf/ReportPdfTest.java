@@ -108,23 +108,7 @@ class ReportPdfTest {
 
     private static Written.Page onlyFigures(PageModel.BlockModel... figures) {
         PageModel model = Ferries.page(1, "last-week", List.of());
-        return Writing.page(
-                new PageModel(
-                        model.schema(),
-                        model.report(),
-                        model.pageId(),
-                        model.page(),
-                        model.pageNumber(),
-                        model.period(),
-                        model.window(),
-                        model.before(),
-                        model.filters(),
-                        model.allowed(),
-                        model.freshness(),
-                        model.rows(),
-                        List.of(figures)),
-                ENGLISH,
-                ZoneId.of("Europe/Oslo"));
+        return Writing.page(model.withBlocks(List.of(figures)), ENGLISH, ZoneId.of("Europe/Oslo"));
     }
 
     @Test

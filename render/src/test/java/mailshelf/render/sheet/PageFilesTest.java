@@ -215,20 +215,7 @@ class PageFilesTest {
                 Collections.nCopies(50_001, table.rows().get(0)),
                 List.of(),
                 List.of());
-        PageModel model = new PageModel(
-                page.schema(),
-                page.report(),
-                page.pageId(),
-                page.page(),
-                page.pageNumber(),
-                page.period(),
-                page.window(),
-                page.before(),
-                page.filters(),
-                page.allowed(),
-                page.freshness(),
-                page.rows(),
-                List.of(endless));
+        PageModel model = page.withBlocks(List.of(endless));
 
         assertThatThrownBy(() -> PageXlsx.of(List.of(model), List.of(written(model))))
                 .isInstanceOf(Problem.class)

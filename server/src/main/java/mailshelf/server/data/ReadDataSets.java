@@ -105,6 +105,7 @@ class ReadDataSets {
             List<AttemptView> attempts,
             List<RowRule> rules,
             boolean ownerView,
+            List<String> personal,
             List<RuleRows.Fit> fits,
             List<UsedBy> usedBy) {}
 
@@ -160,6 +161,7 @@ class ReadDataSets {
                     attempts(tx, id),
                     dataSets.rowRules(tx, id),
                     dataSet.ownerView(),
+                    dataSet.personal(),
                     ruleRows.fits(tx, dataSet, loaded),
                     usedBy);
         });

@@ -54,7 +54,8 @@ public class Tables {
         /** What somebody sees who may look again soon; for many people at once there is {@link #slicing}. */
         public Slice seenBy(Viewer viewer) {
             synchronized (kept) {
-                return kept.computeIfAbsent(viewer.allowed(), allowed -> slicing.of(viewer));
+                return kept.computeIfAbsent(viewer.allowed(), allowed -> slicing.of(viewer.without(List.of())))
+                        .without(viewer.masked());
             }
         }
     }

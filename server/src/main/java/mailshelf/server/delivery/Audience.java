@@ -88,6 +88,7 @@ public class Audience {
      * All of a run's recipients who are included, by what they see: who sees the same gets the same copy.
      *
      * @param rules the row rules in force, by source
+     * @param masked personal columns that others than the owner are not shown as he sees them, by source
      * @param narrowed the terms as they are for somebody
      */
     List<View> views(
@@ -96,6 +97,7 @@ public class Audience {
             Subscription subscription,
             SeenAs seenAs,
             List<List<Viewers.InForce>> rules,
+            List<List<String>> masked,
             Function<Person, Narrowed> narrowed,
             List<RunStore.Listed> recipients) {
         List<RunStore.Listed> included = recipients.stream()
@@ -106,19 +108,32 @@ public class Audience {
         List<Map<PersonId, Viewer>> seen =
                 rules.stream().map(each -> viewers.of(tx, seers, each)).toList();
         Map<PersonId, Narrowed> terms = seers.stream().collect(Collectors.toMap(Person::id, narrowed));
-        record Key(List<List<Allowed>> allowed, List<Content> content, List<InText> texts, List<Seen> named) {}
+        record Key(
+                List<List<Allowed>> allowed,
+                List<List<String>> masked,
+                List<Content> content,
+                List<InText> texts,
+                List<Seen> named) {}
         Map<Key, View> views = new LinkedHashMap<>();
         for (RunStore.Listed listed : included) {
             PersonId seer = asOwner ? subscription.owner() : listed.recipient().person();
-            List<Viewer> of = seen.stream().map(each -> each.get(seer)).toList();
+            boolean isMasked = !listed.recipient().person().equals(seer);
+            List<Viewer> of = new ArrayList<>();
+            for (Map<PersonId, Viewer> each : seen) {
+                of.add(each.get(seer).without(isMasked ? masked.get(of.size()) : List.of()));
+            }
             Narrowed his = terms.get(seer);
             Key key = new Key(
-                    of.stream().map(Viewer::allowed).toList(), his.terms().content(), his.texts(), his.named());
+                    of.stream().map(Viewer::allowed).toList(),
+                    of.stream().map(Viewer::masked).toList(),
+                    his.terms().content(),
+                    his.texts(),
+                    his.named());
             views.computeIfAbsent(
                             key,
                             added -> new View(
                                     asOwner ? SeenAs.OWNER : SeenAs.RECIPIENT,
-                                    of,
+                                    List.copyOf(of),
                                     his.terms(),
                                     his.texts(),
                                     his.named(),

@@ -26,6 +26,7 @@ import mailshelf.server.clock.BusinessClock;
 import mailshelf.server.http.Languages;
 import mailshelf.server.library.Definitions;
 import mailshelf.server.notice.Notices;
+import mailshelf.server.personal.Approvals;
 import mailshelf.store.Database;
 import mailshelf.store.Tx;
 import mailshelf.store.data.DataSet;
@@ -56,6 +57,7 @@ public class BookRun {
     private final PersonStore people;
     private final Notices notices;
     private final Audience audience;
+    private final Approvals approvals;
     private final HouseSettings settings;
     private final FaultPoint faultPoint;
     private final AuditTrail audit;
@@ -71,6 +73,7 @@ public class BookRun {
             PersonStore people,
             Notices notices,
             Audience audience,
+            Approvals approvals,
             HouseSettings settings,
             FaultPoint faultPoint,
             AuditTrail audit) {
@@ -84,6 +87,7 @@ public class BookRun {
         this.people = people;
         this.notices = notices;
         this.audience = audience;
+        this.approvals = approvals;
         this.settings = settings;
         this.faultPoint = faultPoint;
         this.audit = audit;
@@ -104,7 +108,16 @@ public class BookRun {
         Instant dueAt = subscription.nextDue().orElseThrow();
         Optional<Verb> lacking = audience.ownerLacks(tx, subscription);
         if (lacking.isPresent()) {
-            pause(tx, subscription, lacking.get(), now);
+            Person owner = people.find(tx, subscription.owner()).orElseThrow();
+            String key = "paused.owner-lacks." + lacking.get().name();
+            String because = Words.in(Languages.supported(owner.locale())).say(key, owner.name());
+            pause(tx, subscription, because, "notice.paused.body", now);
+            return;
+        }
+        Optional<String> unapproved = approvals.lacking(tx, subscription);
+        if (unapproved.isPresent()) {
+            pause(tx, subscription, unapproved.get(), "notice.held-back.body", now);
+            approvals.kept(tx, subscriptions.find(tx, subscription.id()).orElseThrow());
             return;
         }
         Subscription next = subscription.booked(dueAt);
@@ -122,10 +135,10 @@ public class BookRun {
         }
     }
 
-    private void pause(Tx tx, Subscription subscription, Verb lacking, Instant now) {
+    /** @param body what its owner is told, by its key */
+    private void pause(Tx tx, Subscription subscription, String because, String body, Instant now) {
         Person owner = people.find(tx, subscription.owner()).orElseThrow();
         Words words = Words.in(Languages.supported(owner.locale()));
-        String because = words.say("paused.owner-lacks." + lacking.name(), owner.name());
         if (subscriptions.update(tx, subscription, subscription.pause(because), subscription.owner(), now)) {
             String link =
                     settings.baseUrl() + "/subscriptions/" + subscription.id().value();
@@ -135,7 +148,7 @@ public class BookRun {
                     tx,
                     owner.id(),
                     words.say("notice.paused.subject", subscription.terms().name()),
-                    words.say("notice.paused.body", subscription.terms().name(), because, link));
+                    words.say(body, subscription.terms().name(), because, link));
         }
     }
 

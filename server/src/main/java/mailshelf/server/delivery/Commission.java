@@ -62,7 +62,8 @@ record Commission(
         for (int i = 0; i < sources.size(); i++) {
             slices.add(new Seen(
                     sources.get(i).published().dataSet().id(),
-                    view.viewers().get(i).allowed()));
+                    view.viewers().get(i).allowed(),
+                    view.viewers().get(i).masked()));
         }
         slices.addAll(view.named());
         return slices.stream().distinct().toList();

@@ -25,6 +25,7 @@ import mailshelf.server.data.Viewers;
 import mailshelf.server.lease.LeaseKeeper;
 import mailshelf.server.library.Definitions;
 import mailshelf.server.named.ResolveNamed;
+import mailshelf.server.personal.PersonalColumns;
 import mailshelf.store.Database;
 import mailshelf.store.Durable;
 import mailshelf.store.Tx;
@@ -55,6 +56,7 @@ class MakeIssue {
     private final Audience audience;
     private final ContinuedTerms continued;
     private final ResolveNamed named;
+    private final PersonalColumns personal;
     private final MakeCopies makeCopies;
     private final SealIssue sealIssue;
     private final Hindrance hindrance;
@@ -73,6 +75,7 @@ class MakeIssue {
             Audience audience,
             ContinuedTerms continued,
             ResolveNamed named,
+            PersonalColumns personal,
             MakeCopies makeCopies,
             SealIssue sealIssue,
             Hindrance hindrance,
@@ -89,6 +92,7 @@ class MakeIssue {
         this.audience = audience;
         this.continued = continued;
         this.named = named;
+        this.personal = personal;
         this.makeCopies = makeCopies;
         this.sealIssue = sealIssue;
         this.hindrance = hindrance;
@@ -209,6 +213,7 @@ class MakeIssue {
                             subscription,
                             seenAs,
                             rules,
+                            personal.masked(tx, subscription.owner(), terms, published),
                             narrowed(tx, run, going, pinned, published),
                             recipients)
                     : List.of();

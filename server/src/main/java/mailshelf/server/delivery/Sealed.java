@@ -60,7 +60,7 @@ final class Sealed {
 
     private static List<Manifest.Slice> slices(Commission job, MadeCopy made) {
         return made.copy().slices().stream()
-                .map(seen -> new Manifest.Slice(job.dataSets().get(seen.dataSet()), seen.allowed()))
+                .map(seen -> new Manifest.Slice(job.dataSets().get(seen.dataSet()), seen.allowed(), seen.masked()))
                 .toList();
     }
 

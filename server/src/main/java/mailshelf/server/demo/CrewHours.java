@@ -6,11 +6,26 @@ import java.util.random.RandomGenerator;
 import java.util.stream.Stream;
 import mailshelf.core.data.Column;
 
-/** Hours worked by route and duty; overtime where the regular vessel is in dock. */
+/** Hours worked by route and duty, and who was in charge; overtime where the regular vessel is in dock. */
 final class CrewHours implements Feed {
     static final List<String> ROUTES = List.of(
             "1 Ness–Hovden", "2 Hovden–Skarv", "3 Sandvoll–Ness", "4 Skarv–Ytre Holm", "5 Holm ring", "6 Night boat");
     private static final List<String> DUTIES = List.of("bridge", "deck", "engine", "café");
+
+    /** Who is in charge of a duty, a week at a time. */
+    private static final List<String> NAMES = List.of(
+            "Aslak Moen",
+            "Berit Sand",
+            "Dag Rimstad",
+            "Eli Toft",
+            "Frode Vik",
+            "Gudrun Lie",
+            "Halvor Nes",
+            "Inga Berge",
+            "Kjell Strand",
+            "Liv Aune",
+            "Magne Skog",
+            "Nora Haug");
 
     private final LocalDate opening;
 
@@ -29,6 +44,7 @@ final class CrewHours implements Feed {
                 Column.date("day"),
                 Column.text("route"),
                 Column.text("duty"),
+                Column.text("who"),
                 Column.number("hours", 1),
                 Column.number("overtime", 1),
                 Column.number("ill", 0));
@@ -49,6 +65,7 @@ final class CrewHours implements Feed {
                 day.toString(),
                 route,
                 duty,
+                NAMES.get(Math.floorMod(route.hashCode() + duty.hashCode() + day.getDayOfYear() / 7, NAMES.size())),
                 Feed.decimal(shifts * 7.5 + over, 1),
                 Feed.decimal(over, 1),
                 Integer.toString(ill));

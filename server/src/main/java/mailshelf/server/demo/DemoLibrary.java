@@ -76,6 +76,7 @@ class DemoLibrary {
         toNow(administrator, fleet, feed("fuel"));
         long hours = toNow(administrator, crew, feed("crew hours"));
         eachLeadHisRoute(administrator, crew, hours);
+        administrator.put("/api/v1/data-sets/" + hours + "/personal", Map.of("columns", List.of("who")));
         silentStation(administrator, traffic);
         publish(administrator, traffic, "late-sailings");
         publish(administrator, traffic, "wind-at-the-piers");

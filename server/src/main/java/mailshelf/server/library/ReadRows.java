@@ -4,6 +4,7 @@ import java.util.Collections;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Stream;
 import mailshelf.core.Problem;
 import mailshelf.core.data.Allowed;
@@ -119,7 +120,8 @@ class ReadRows {
         Block.RowTable asTable = block(page, wish.mark()) instanceof Block.RowTable rows
                 ? rows
                 : new Block.RowTable(wish.mark().block(), page.page().title(), columns, List.of(), Map.of());
-        return TableRows.model(asTable, definition, definition.over(page.slice()), columns, rows(id, page, wish));
+        return TableRows.model(
+                asTable, definition, definition.over(page.slice()), columns, Set.of(), rows(id, page, wish));
     }
 
     /** What a column of the report can be narrowed to, beside the filters on the others. */

@@ -166,7 +166,8 @@ public class ResolveNamed {
                 .distinct()
                 .map(id -> new Seen(
                         id,
-                        viewers.of(tx, who, dataSets.find(tx, id).orElseThrow()).allowed()))
+                        viewers.of(tx, who, dataSets.find(tx, id).orElseThrow()).allowed(),
+                        List.of()))
                 .toList();
     }
 

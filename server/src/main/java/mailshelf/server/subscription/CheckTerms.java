@@ -9,6 +9,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Predicate;
 import mailshelf.core.Problem;
+import mailshelf.core.data.PersonalRule;
 import mailshelf.core.data.Viewer;
 import mailshelf.core.report.Block;
 import mailshelf.core.report.Definition;
@@ -35,6 +36,7 @@ import mailshelf.server.library.Definitions;
 import mailshelf.server.library.Filters;
 import mailshelf.server.library.Periods;
 import mailshelf.server.named.ResolveNamed;
+import mailshelf.server.personal.PersonalColumns;
 import mailshelf.server.rights.Gate;
 import mailshelf.store.Tx;
 import mailshelf.store.data.DataSet;
@@ -55,6 +57,7 @@ class CheckTerms {
     private final PersonStore people;
     private final SubscriptionStore subscriptions;
     private final ResolveNamed named;
+    private final PersonalColumns personal;
     private final BusinessClock clock;
 
     /** Something said under the part that it concerns. */
@@ -68,6 +71,7 @@ class CheckTerms {
             PersonStore people,
             SubscriptionStore subscriptions,
             ResolveNamed named,
+            PersonalColumns personal,
             BusinessClock clock) {
         this.gate = gate;
         this.definitions = definitions;
@@ -76,6 +80,7 @@ class CheckTerms {
         this.people = people;
         this.subscriptions = subscriptions;
         this.named = named;
+        this.personal = personal;
         this.clock = clock;
     }
 
@@ -224,8 +229,21 @@ class CheckTerms {
                 .map(question -> new Note(narrowing, words.say("note.unanswered", question.ask()), true))
                 .forEach(notes::add);
         seenAs(tx, terms, owner, found, words).ifPresent(notes::add);
+        ofPersonal(tx, terms, owner, words).ifPresent(notes::add);
         notes.addAll(ofPeriods(terms, words));
         return notes;
+    }
+
+    /** What the house does about personal columns that others would see as the owner does. */
+    private Optional<Note> ofPersonal(Tx tx, Terms terms, Person owner, Words words) {
+        List<String> columns = personal.goingOut(tx, owner.id(), terms);
+        PersonalRule rule = personal.rule(tx);
+        return columns.isEmpty()
+                ? Optional.empty()
+                : Optional.of(new Note(
+                        Part.SEEN_AS,
+                        words.say("note.personal." + rule, words.list(columns), owner.name()),
+                        rule != PersonalRule.MASK));
     }
 
     /** Those that send the same: pages of the report, or the clipping. */

@@ -38,6 +38,8 @@ import mailshelf.server.library.Definitions;
 import mailshelf.server.library.FollowedTerms;
 import mailshelf.server.mail.LetterWriter;
 import mailshelf.server.named.ResolveNamed;
+import mailshelf.server.personal.Approvals;
+import mailshelf.server.personal.PersonalColumns;
 import mailshelf.server.rights.Gate;
 import mailshelf.store.Database;
 import mailshelf.store.people.PersonStore;
@@ -57,6 +59,8 @@ class Compose {
     private final FollowedTerms followed;
     private final ContinuedTerms continued;
     private final ResolveNamed named;
+    private final PersonalColumns personal;
+    private final Approvals approvals;
     private final MakeEdition makeEdition;
     private final LetterWriter letters;
     private final Describe describe;
@@ -94,6 +98,7 @@ class Compose {
      * @param terms as they would be kept: those that follow a cut or a clipping are as it is now
      * @param ruled the columns that row rules limit
      * @param ownerView whether its data let all be shown as their owner may see it
+     * @param waits whether it would wait for somebody to approve it
      * @param withheld why the recipient's copy is not shown to the composer; "" where it is
      */
     record Composed(
@@ -107,6 +112,7 @@ class Compose {
             List<ContentView> content,
             List<String> ruled,
             boolean ownerView,
+            boolean waits,
             String withheld,
             Optional<MailPreview> mail,
             Optional<FilePreview> pdf) {}
@@ -119,6 +125,7 @@ class Compose {
      * @param as whose mail is shown
      * @param from the reports of its content
      * @param open whether it leaves a question of one unanswered
+     * @param waits whether it would wait for somebody to approve it
      * @param withheld why it is not shown: those are more than the composer himself may see
      */
     private record Found(
@@ -130,6 +137,7 @@ class Compose {
             boolean open,
             List<String> ruled,
             boolean ownerView,
+            boolean waits,
             String withheld,
             List<Sentence.Phrase> sentence,
             List<CheckTerms.Note> notes) {}
@@ -144,6 +152,8 @@ class Compose {
             FollowedTerms followed,
             ContinuedTerms continued,
             ResolveNamed named,
+            PersonalColumns personal,
+            Approvals approvals,
             MakeEdition makeEdition,
             LetterWriter letters,
             Describe describe,
@@ -159,6 +169,8 @@ class Compose {
         this.followed = followed;
         this.continued = continued;
         this.named = named;
+        this.personal = personal;
+        this.approvals = approvals;
         this.makeEdition = makeEdition;
         this.letters = letters;
         this.describe = describe;
@@ -196,6 +208,7 @@ class Compose {
                         .toList(),
                 found.ruled(),
                 found.ownerView(),
+                found.waits(),
                 found.withheld(),
                 edition.map(made -> mail(who, draft, found, made, now)),
                 edition.flatMap(made -> made.pdf().map(pdf -> file(made, pdf, words))));
@@ -257,8 +270,11 @@ class Compose {
             Person seer = terms.seenAs(ownerView) == SeenAs.OWNER ? owner : as;
             List<From> from = new ArrayList<>();
             boolean mayShow = true;
+            boolean isMasked = !as.id().equals(seer.id());
+            List<List<String>> masked = personal.masked(tx, owner.id(), terms, published);
             for (Definitions.Published each : published) {
-                Viewer shown = viewers.of(tx, seer, each.dataSet());
+                List<String> hidden = isMasked ? masked.get(from.size()) : List.of();
+                Viewer shown = viewers.of(tx, seer, each.dataSet()).without(hidden);
                 from.add(new From(terms.reports().get(from.size()), each, shown));
                 mayShow &= viewers.of(tx, who, each.dataSet()).covers(shown.allowed());
             }
@@ -280,6 +296,7 @@ class Compose {
                     !check.unanswered(tx, terms).isEmpty(),
                     describe.ruled(tx, published),
                     ownerView,
+                    approvals.lacking(tx, draft.own(), owner.id(), terms).isPresent(),
                     mayShow ? "" : Describe.words(who).say("preview.withheld", seer.name()),
                     describe.phrases(tx, terms, owner.id(), who),
                     check.notes(tx, who, owner, terms, draft.own()));

@@ -2,7 +2,6 @@ package mailshelf.server.subscription;
 
 import java.time.Instant;
 import java.util.function.BiFunction;
-import java.util.function.UnaryOperator;
 import mailshelf.core.Problem;
 import mailshelf.core.audit.Act;
 import mailshelf.core.audit.Thing;
@@ -16,6 +15,7 @@ import mailshelf.server.audit.AuditTrail;
 import mailshelf.server.clock.BusinessClock;
 import mailshelf.server.delivery.DeliveryLoop;
 import mailshelf.server.library.FollowedTerms;
+import mailshelf.server.personal.Approvals;
 import mailshelf.server.rights.Gate;
 import mailshelf.store.Database;
 import mailshelf.store.Durable;
@@ -34,6 +34,7 @@ class KeepSubscription {
     private final PersonStore people;
     private final FollowedTerms followed;
     private final CheckTerms check;
+    private final Approvals approvals;
     private final DeliveryLoop loop;
     private final BusinessClock clock;
     private final Describe describe;
@@ -47,6 +48,7 @@ class KeepSubscription {
             PersonStore people,
             FollowedTerms followed,
             CheckTerms check,
+            Approvals approvals,
             DeliveryLoop loop,
             BusinessClock clock,
             Describe describe,
@@ -58,6 +60,7 @@ class KeepSubscription {
         this.people = people;
         this.followed = followed;
         this.check = check;
+        this.approvals = approvals;
         this.loop = loop;
         this.clock = clock;
         this.describe = describe;
@@ -75,7 +78,9 @@ class KeepSubscription {
                 check.requireAnswered(tx, terms);
             }
             Subscription draft = Subscription.draft(who.id(), terms);
-            SubscriptionId made = subscriptions.insert(tx, start ? draft.start(now) : draft, now);
+            SubscriptionId made =
+                    subscriptions.insert(tx, start ? approvals.heldBack(tx, draft.start(now)) : draft, now);
+            approvals.kept(tx, subscriptions.find(tx, made).orElseThrow());
             Act act = start ? Act.SUBSCRIPTION_STARTED : Act.SUBSCRIPTION_MADE;
             Thing thing = Thing.of(Thing.Kind.SUBSCRIPTION, made, terms.name());
             audit.keep(tx, who, act, thing, "", describe.record(tx, terms, who.id(), who));
@@ -138,11 +143,14 @@ class KeepSubscription {
     }
 
     void start(Person who, SubscriptionId id) {
-        moveWithRights(who, id, Act.SUBSCRIPTION_STARTED, before -> before.start(clock.instant()));
+        moveWithRights(who, id, Act.SUBSCRIPTION_STARTED, (tx, before) -> before.start(clock.instant()));
     }
 
     void resume(Person who, SubscriptionId id) {
-        moveWithRights(who, id, Act.SUBSCRIPTION_RESUMED, before -> before.resume(clock.instant()));
+        moveWithRights(who, id, Act.SUBSCRIPTION_RESUMED, (tx, before) -> {
+            approvals.requireNotAsked(tx, before);
+            return before.resume(clock.instant());
+        });
     }
 
     void pause(Person who, SubscriptionId id, String because) {
@@ -161,24 +169,26 @@ class KeepSubscription {
     }
 
     /** Sending begins again only with the rights that it needs. */
-    private void moveWithRights(Person who, SubscriptionId id, Act act, UnaryOperator<Subscription> next) {
+    private void moveWithRights(
+            Person who, SubscriptionId id, Act act, BiFunction<Tx, Subscription, Subscription> next) {
         move(who, id, act, (tx, before) -> {
             check.require(tx, owner(tx, before), before.terms());
             check.requireAnswered(tx, before.terms());
-            return next.apply(before);
+            return next.apply(tx, before);
         });
     }
 
     private void move(Person who, SubscriptionId id, Act act, BiFunction<Tx, Subscription, Subscription> next) {
         database.doInTransaction(tx -> {
             Subscription before = gate.changeable(tx, who, id);
-            Subscription after = next.apply(tx, before);
+            Subscription after = approvals.heldBack(tx, next.apply(tx, before));
             if (!subscriptions.update(tx, before, after, who.id(), clock.instant())) {
                 throw new Problem(
                         Problem.Kind.STALE,
                         "subscription.changed-meanwhile",
                         before.terms().name());
             }
+            approvals.kept(tx, after);
             boolean changed = act == Act.SUBSCRIPTION_CHANGED;
             audit.keep(
                     tx,

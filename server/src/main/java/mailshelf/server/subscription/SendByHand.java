@@ -20,6 +20,7 @@ import mailshelf.server.delivery.BookRun;
 import mailshelf.server.delivery.ContinuedTerms;
 import mailshelf.server.delivery.DeliveryLoop;
 import mailshelf.server.library.FollowedTerms;
+import mailshelf.server.personal.Approvals;
 import mailshelf.server.rights.Gate;
 import mailshelf.store.Database;
 import mailshelf.store.Durable;
@@ -39,6 +40,7 @@ class SendByHand {
     private final FollowedTerms followed;
     private final ContinuedTerms continued;
     private final CheckTerms check;
+    private final Approvals approvals;
     private final Describe describe;
     private final DeliveryLoop loop;
     private final BusinessClock clock;
@@ -60,6 +62,7 @@ class SendByHand {
             FollowedTerms followed,
             ContinuedTerms continued,
             CheckTerms check,
+            Approvals approvals,
             Describe describe,
             DeliveryLoop loop,
             BusinessClock clock,
@@ -73,6 +76,7 @@ class SendByHand {
         this.followed = followed;
         this.continued = continued;
         this.check = check;
+        this.approvals = approvals;
         this.describe = describe;
         this.loop = loop;
         this.clock = clock;
@@ -106,6 +110,7 @@ class SendByHand {
             subscription.requireSendable();
             check.require(tx, who, subscription.terms());
             check.requireAnswered(tx, subscription.terms());
+            approvals.require(tx, subscription);
             audit.keep(tx, who, Act.SEND_ASKED, Thing.of(subscription));
             return bookRun.byHand(tx, subscription, who, UUID.randomUUID().toString(), clock.instant());
         });
@@ -122,6 +127,7 @@ class SendByHand {
             SubscriptionId id =
                     subscriptions.insert(tx, Subscription.draft(who.id(), terms).sentOnce(), now);
             Subscription once = subscriptions.find(tx, id).orElseThrow();
+            approvals.require(tx, once);
             audit.keep(tx, who, Act.SENT_ONCE, Thing.of(once), "", describe.record(tx, terms, who.id(), who));
             return bookRun.byHand(tx, once, who, UUID.randomUUID().toString(), now);
         });

@@ -16,6 +16,7 @@ import mailshelf.core.rights.PersonId;
  * @param folder who may publish there may load it, who may see that may make reports of it
  * @param dateColumn by which its rows are sorted and periods are cut; mapping tables have none
  * @param ownerView whether issues may show everybody on a list what their owner may see
+ * @param personal the columns whose values say something of a person
  * @param plan how it comes by its rows
  */
 public record DataSet(
@@ -26,6 +27,7 @@ public record DataSet(
         List<Column> columns,
         Optional<String> dateColumn,
         boolean ownerView,
+        List<String> personal,
         LoadPlan plan) {
     /** Whether its rows are sorted by times, so that periods may begin and end within a day. */
     public boolean hasTimes() {

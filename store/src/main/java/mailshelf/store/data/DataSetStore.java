@@ -20,7 +20,7 @@ import mailshelf.store.Tx;
 /** Data sets and the record of their loads; the rows themselves are files. */
 public final class DataSetStore {
     private static final String DATA_SET =
-            "SELECT id, folder, owner, name, columns, date_column, owner_view, plan FROM data_set";
+            "SELECT id, folder, owner, name, columns, date_column, owner_view, personal, plan FROM data_set";
     private static final String LOAD = "SELECT id, data_set, no, sha256, row_count, figures_to, loaded_at FROM load";
 
     private static DataSet dataSet(Row row) {
@@ -32,6 +32,7 @@ public final class DataSetStore {
                 List.of(CoreJson.read(row.text("columns"), Column[].class)),
                 row.optionalText("date_column"),
                 row.flag("owner_view"),
+                List.of(CoreJson.read(row.text("personal"), String[].class)),
                 CoreJson.read(row.text("plan"), LoadPlan.class));
     }
 
@@ -94,6 +95,11 @@ public final class DataSetStore {
                 CoreJson.write(plan),
                 plan.origin().source(),
                 id);
+    }
+
+    /** Says which of its columns are personal. */
+    public void personal(Tx tx, DataSetId id, List<String> columns) {
+        tx.update("UPDATE data_set SET personal = ? WHERE id = ?", CoreJson.write(columns), id);
     }
 
     public List<RowRule> rowRules(Tx tx, DataSetId dataSet) {
