@@ -33,6 +33,8 @@ final class MailHtml {
     /** A label without a space in it may be wider than a phone. */
     private static final String LONG_WORDS = "overflow-wrap:anywhere;";
 
+    private static final int USUAL_WORD = 12;
+
     private static final String STRONG = "font-weight:600";
     private static final String GREY =
             "class=\"g\" style=\"" + SANS + "font-size:14px;line-height:21px;color:#5F6866;margin:0\"";
@@ -176,7 +178,8 @@ final class MailHtml {
         for (Written.Head head : table.heads()) {
             out.element(
                     "th",
-                    "scope=\"col\" class=\"g r\" " + cellStyle(head.number(), "font-weight:400;color:#5F6866"),
+                    "scope=\"col\" class=\"g r\" "
+                            + cellStyle(head.number(), wrapping(head) + "font-weight:400;color:#5F6866"),
                     head.title());
         }
         out.raw("</tr>\n");
@@ -193,18 +196,25 @@ final class MailHtml {
     private void row(Written.Table table, List<Written.Cell> cells, String style) {
         out.raw("<tr>");
         for (int i = 0; i < cells.size(); i++) {
+            boolean number = table.heads().get(i).number();
             String own = cells.get(i).weight() == Written.Weight.PLAIN ? style : STRONG;
-            out.raw("<td class=\"r\" " + cellStyle(table.heads().get(i).number(), own) + ">");
+            out.raw("<td class=\"r\" " + cellStyle(number, (number ? "" : LONG_WORDS) + own) + ">");
             out.element("span", verdict(cells.get(i).verdict()), cells.get(i).text());
             out.raw("</td>\n");
         }
         out.raw("</tr>\n");
     }
 
+    /** Words of a usual length stay whole in a head, even where the values below it are short. */
+    private static String wrapping(Written.Head head) {
+        boolean hasLong = Stream.of(head.title().split(" ")).anyMatch(word -> word.length() > USUAL_WORD);
+        return head.number() || !hasLong ? "" : LONG_WORDS;
+    }
+
     private static String cellStyle(boolean number, String more) {
         String align = number ? "right" : "left";
         return "align=\"" + align + "\" style=\"padding:6px 0 6px " + (number ? "12px" : "0")
-                + ";border-bottom:1px solid #DDD5C4;text-align:" + align + ";" + (number ? "" : LONG_WORDS) + more
+                + ";border-bottom:1px solid #DDD5C4;text-align:" + align + ";" + more
                 + "\"";
     }
 
