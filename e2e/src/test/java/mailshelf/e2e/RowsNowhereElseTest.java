@@ -3,26 +3,79 @@ package mailshelf.e2e;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.net.URLEncoder;
 import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
+import java.util.Set;
+import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipInputStream;
 import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.RegisterExtension;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 
 /** Whatever rows the rules give somebody, at random: no address tells a label of any other, asked once or again. */
 class RowsNowhereElseTest {
+    private static final String DRAFT = """
+            report: Mine
+            about: What do I see?
+            data: sailings
+            measures:
+              all: {title: Sailings, count: rows}
+            pages:
+              - page: Overview
+                blocks:
+                  - {table: route, title: By route, measures: [all]}
+            """;
+
     @RegisterExtension
     static final RunningDemo DEMO = new RunningDemo("rows-nowhere-else");
+
+    private static final long MARIT = 2;
+    private static final long ANDERS = 7;
+
+    /** What says nothing of any row: settings, people, words of people, what only the house reads, and the demo's own mail server. */
+    private static final Set<String> SILENT = Set.of(
+            "account/sessions",
+            "approvals",
+            "audit",
+            "audit.csv",
+            "clock",
+            "data-sets/{id}/people",
+            "data-sets/{id}/sights/{person}",
+            "demo/people",
+            "folders/{folder}/people/{person}/why",
+            "grants",
+            "grants/{folder}/people/{person}/effect",
+            "grants/{folder}/{group}/effect",
+            "groups",
+            "house-rules",
+            "invitations/{token}",
+            "mail-room",
+            "mail-room/{address}",
+            "mail-room/{address}/mails/{id}",
+            "mail-room/{address}/mails/{id}/source",
+            "people",
+            "periods/{code}",
+            "reports/{id}/definition",
+            "reports/{id}/versions/{no}",
+            "requests",
+            "session",
+            "sources",
+            "subscriptions/{id}/outlook");
+
+    /** Sentences of subscriptions are their owners' words, not data. */
+    private static final Pattern OWN_WORDS = Pattern.compile("\"(line|sentence|fullSentence)\":\"[^\"]*\"");
 
     private static final List<String> PERIODS = List.of("last-week", "last-4-weeks", "this-month", "last-year");
 
@@ -31,6 +84,7 @@ class RowsNowhereElseTest {
     private static Api anders;
     private static long mapping;
     private static long clipping;
+    private static long subscription;
     private static List<String> routes;
 
     @BeforeAll
@@ -48,6 +102,14 @@ class RowsNowhereElseTest {
                         "report", 1, "page", each[0], "block", each[1], "period", "last-month", "filters", List.of()))
                 .toList();
         clipping = anders.post("clippings", Map.of("name", "Mine", "clips", clips))
+                .get("id")
+                .asLong();
+        Map<String, Object> all = new HashMap<>(Wishes.named("every route", ""));
+        all.putAll(Map.of("kind", "DISTINCT", "dataSet", 1, "column", "route"));
+        sunniva.post("named-values", Map.of("folder", 1, "named", all));
+        Map<String, Object> terms =
+                Wishes.of(Wishes.terms(MARIT, ANDERS), "pages", List.of("overview", "routes", "every"));
+        subscription = marit.post("subscriptions", Map.of("terms", terms, "start", true))
                 .get("id")
                 .asLong();
         give(List.of());
@@ -74,22 +136,71 @@ class RowsNowhereElseTest {
         List<String> hidden =
                 routes.stream().filter(route -> !own.contains(route)).toList();
         give(own);
-        for (String path : paths(random)) {
+        StringBuilder whole = new StringBuilder();
+        for (String path :
+                Stream.concat(paths(random).stream(), ofIssue(own.isEmpty())).toList()) {
             // somebody else's answer, that may be kept, in between
-            marit.bytes(path);
+            whole.append(said(marit.bytes(path)));
             for (int time = 0; time < 2; time++) {
                 HttpResponse<byte[]> answer = anders.answer("GET", path, null, Map.of());
                 assertThat(answer.statusCode()).as(path).isLessThan(500);
                 assertThat(said(answer.body())).as("seed %d, %s", seed, path).doesNotContain(hidden);
             }
         }
+        assertThat(whole).as("who may see all rows is told of them").contains(hidden);
         assertThat(RowRulesTest.routes(anders)).isEqualTo(own);
-        assertThat(notes()).as("shelf, seed %d", seed).doesNotContain(hidden);
-        assertThat(said(composed())).as("preview, seed %d", seed).doesNotContain(hidden);
+        for (byte[] answer : posted()) {
+            assertThat(said(answer)).as("seed %d", seed).doesNotContain(hidden);
+        }
+    }
+
+    @Test
+    void every_address_is_walked_or_says_nothing_of_rows() {
+        List<String> paths = Stream.concat(paths(new Random(1)).stream(), ofIssue(false))
+                .map(path -> path.replaceFirst("\\?.*", ""))
+                .toList();
+        assertThat(Described.operations()
+                        .filter(operation -> operation.method().equals("GET"))
+                        .map(Described.Operation::path)
+                        .filter(path -> !SILENT.contains(path))
+                        .filter(path -> paths.stream()
+                                .noneMatch(walkedPath -> walkedPath.matches(path.replaceAll("\\{\\w+}", "[^/]+")))))
+                .isEmpty();
+    }
+
+    /** What one gets of an issue that was just sent to him: its page, its mail, its files. */
+    private static Stream<String> ofIssue(boolean seesNothing) {
+        long issue = Sends.issue(marit, subscription);
+        List<String> paths = new ArrayList<>(List.of(
+                "issues/" + issue,
+                "runs/" + anders.get("issues/" + issue).get("run").asLong()));
+        if (!seesNothing) {
+            paths.add("issues/" + issue + "/mail");
+            paths.add("issues/" + issue + "/mail.eml");
+            anders.get("issues/" + issue)
+                    .get("files")
+                    .forEach(file -> paths.add(
+                            "issues/" + issue + "/files/" + file.get("sha256").asString()));
+        }
+        return paths.stream();
     }
 
     private static List<String> paths(Random random) {
-        List<String> paths = new ArrayList<>(List.of("library", "reports/1/drawing", "candidates?report=1"));
+        List<String> paths = new ArrayList<>(List.of(
+                "library",
+                "reports/1/drawing",
+                "candidates?report=1",
+                "data-sets",
+                "data-sets/1",
+                "named-values",
+                "clippings",
+                "reports/1/cuts",
+                "reports/data-sets",
+                "subscriptions",
+                "subscriptions/next",
+                "subscriptions/" + subscription,
+                "shelf",
+                "reports/1?period=last-4-weeks&filter=route:" + encoded("{every route}")));
         for (String route : routes) {
             paths.add("library?words=" + encoded(route.substring(2)));
             paths.add("library/hits?words=" + encoded(route.substring(2)));
@@ -114,31 +225,33 @@ class RowsNowhereElseTest {
         return paths;
     }
 
-    /** What the shelf tells of issues' figures; a subscription's sentence is its owner's words, not data. */
-    private static String notes() {
-        StringBuilder notes = new StringBuilder();
-        anders.get("shelf")
-                .get("rows")
-                .forEach(row -> row.get("spines")
-                        .forEach(spine -> notes.append(spine.get("note").asString())));
-        return notes.toString();
-    }
-
-    private static byte[] composed() {
+    /** What is shown of what somebody writes or composes. */
+    private static List<byte[]> posted() {
         Map<String, Object> terms =
                 Wishes.of(Wishes.of(Wishes.terms(7), "pages", List.of("overview", "routes")), "period", "last-4-weeks");
-        return anders.answer("POST", "compositions", Wishes.draft(terms), Map.of())
-                .body();
+        Map<String, Object> tried = new HashMap<>(Wishes.named("x", ""));
+        tried.putAll(Map.of("kind", "DISTINCT", "dataSet", 1, "column", "route"));
+        Map<String, Object> draft =
+                Map.of("folder", 1, "yaml", DRAFT, "page", "", "period", "last-4-weeks", "chartWidth", 600);
+        return Stream.of(
+                        anders.answer("POST", "compositions", Wishes.draft(terms), Map.of()),
+                        anders.answer("POST", "named-values/trials", Map.of("folder", 1, "named", tried), Map.of()),
+                        anders.answer("POST", "reports/drafts", draft, Map.of()))
+                .map(HttpResponse::body)
+                .toList();
     }
 
     private static String encoded(String text) {
         return URLEncoder.encode(text, StandardCharsets.UTF_8);
     }
 
-    /** As text; a workbook is a folder of texts. */
+    /** As text; a workbook is a folder of texts, and a mail may have its letters quoted. */
     private static String said(byte[] answer) throws IOException {
         if (answer.length < 2 || answer[0] != 'P' || answer[1] != 'K') {
-            return new String(answer, StandardCharsets.UTF_8);
+            String text = OWN_WORDS
+                    .matcher(new String(answer, StandardCharsets.UTF_8))
+                    .replaceAll("");
+            return text.contains("quoted-printable") ? text + unquoted(text) : text;
         }
         StringBuilder all = new StringBuilder();
         try (ZipInputStream zip = new ZipInputStream(new ByteArrayInputStream(answer))) {
@@ -147,5 +260,21 @@ class RowsNowhereElseTest {
             }
         }
         return all.toString();
+    }
+
+    /** Quoted-printable (RFC 2045 §6.7). */
+    private static String unquoted(String text) {
+        ByteArrayOutputStream plain = new ByteArrayOutputStream();
+        byte[] quoted = text.replaceAll("=\\r?\\n", "").getBytes(StandardCharsets.UTF_8);
+        for (int i = 0; i < quoted.length; i++) {
+            boolean isCode = quoted[i] == '='
+                    && i + 2 < quoted.length
+                    && Character.digit(quoted[i + 1], 16) >= 0
+                    && Character.digit(quoted[i + 2], 16) >= 0;
+            plain.write(
+                    isCode ? Character.digit(quoted[i + 1], 16) * 16 + Character.digit(quoted[i + 2], 16) : quoted[i]);
+            i += isCode ? 2 : 0;
+        }
+        return plain.toString(StandardCharsets.UTF_8);
     }
 }
