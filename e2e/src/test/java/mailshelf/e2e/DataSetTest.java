@@ -204,7 +204,7 @@ class DataSetTest {
                 .isVisible();
         PlaywrightAssertions.assertThat(reader.page.getByText("Nobody and no group is called nobody here."))
                 .isVisible();
-        reader.page.getByLabel("Person").selectOption("Ida Solvang");
+        reader.field("Person").selectOption("Ida Solvang");
         PlaywrightAssertions.assertThat(reader.page.getByText("Sees 1 of 2 rows."))
                 .isVisible();
     }
@@ -218,5 +218,32 @@ class DataSetTest {
     private static JsonNode json(HttpResponse<byte[]> answer) {
         assertThat(answer.statusCode()).as(new String(answer.body())).isLessThan(300);
         return new ObjectMapper().readTree(answer.body());
+    }
+
+    @Test
+    void an_issue_over_figures_that_were_to_be_newer_says_so() {
+        Api marit = DEMO.as("Marit Lunde");
+        long subscription = marit.post("subscriptions", Map.of("terms", Wishes.terms(2), "start", true))
+                .get("id")
+                .asLong();
+        long fresh = Sends.issue(marit, subscription);
+
+        assertThat(sunniva.upload("data-sets/1/loads", "date\nnone\n").statusCode())
+                .isEqualTo(422);
+        long stale = Sends.issue(marit, subscription);
+
+        assertThat(marit.get("issues/" + fresh).toString()).doesNotContain("; the load of");
+        assertThat(marit.get("issues/" + stale)
+                        .get("shown")
+                        .get("page")
+                        .get("freshness")
+                        .asString())
+                .matches("figures to .*, loaded .*; the load of .* failed");
+        assertThat(marit.get("issues/" + stale + "/mail").toString()).contains("; the load of");
+        JsonNode composed = marit.post("compositions", Wishes.draft(Wishes.terms(2)));
+        assertThat(composed.get("mail").get("text").asString()).contains("; the load of");
+        assertThat(marit.get("reports/1").get("freshness").asString())
+                .as("the reader says it beside, with the reason")
+                .doesNotContain("failed");
     }
 }

@@ -73,8 +73,26 @@ public record PageModel(
                 others);
     }
 
-    /** What the figures were made from: the last day with rows, and when they were loaded as which load. */
-    public record Freshness(Optional<LocalDate> figuresTo, Instant loadedAt, int load) {}
+    /**
+     * What the figures were made from: the last day with rows, and when they were loaded as which load.
+     *
+     * @param failedAt when a load after that failed, so that the figures are older than they were to be; empty where none did
+     */
+    public record Freshness(Optional<LocalDate> figuresTo, Instant loadedAt, int load, Optional<Instant> failedAt) {
+        public Freshness {
+            failedAt = failedAt == null ? Optional.empty() : failedAt; // before schema 6
+        }
+
+        /** Of what is as fresh as it was to be. */
+        public Freshness(Optional<LocalDate> figuresTo, Instant loadedAt, int load) {
+            this(figuresTo, loadedAt, load, Optional.empty());
+        }
+
+        /** The same where a load after it may have failed. */
+        public Freshness failing(Optional<Instant> at) {
+            return new Freshness(figuresTo, loadedAt, load, at);
+        }
+    }
 
     /** A block with its figures. */
     public sealed interface BlockModel permits FigureModel, ChartModel, TableModel, TextModel {

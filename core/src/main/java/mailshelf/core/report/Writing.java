@@ -119,13 +119,17 @@ public final class Writing {
                 : words.say("page.allowed", words.shortList(values, MOST_VALUES));
     }
 
-    /** "figures to 24 Nov, loaded Wed 25 Nov, 05:40". */
+    /** "figures to 24 Nov, loaded Wed 25 Nov, 05:40"; "…; the load of Thu 26 Nov, 05:40 failed". */
     public static String freshness(PageModel.Freshness freshness, Words words, ZoneId zone) {
         Dates dates = words.dates(zone);
-        return freshness
+        String loaded = freshness
                 .figuresTo()
                 .map(day -> words.say("page.freshness", dates.day(day), dates.moment(freshness.loadedAt())))
                 .orElseGet(() -> words.say("page.no-data"));
+        return freshness
+                .failedAt()
+                .map(at -> words.say("page.stale", loaded, dates.moment(at)))
+                .orElse(loaded);
     }
 
     private Written.Text text(TextModel text, PageModel model) {

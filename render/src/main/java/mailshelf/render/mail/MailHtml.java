@@ -24,7 +24,7 @@ final class MailHtml {
               .r { border-color:#3c4946 !important } .better { color:#7fc8b0 !important } .worse { color:#eb9a86 !important }
               .bar { background:#5da892 !important }
             }
-            @media (max-width: 480px) { .f { display:block !important; width:auto !important } .p { padding:16px !important } }
+            @media (max-width: 480px) { .f { display:block !important; width:auto !important } th { overflow-wrap:anywhere !important } .p { padding:16px !important } }
             </style>
             """;
 

@@ -51,7 +51,7 @@ record Commission(
                     source.pinned().report(),
                     source.published().definition(),
                     source.slicing().of(viewer),
-                    source.loaded().freshness()));
+                    source.loaded().freshness().failing(source.failedAt())));
         }
         return new MakeEdition.Order(view.terms(), from, view.texts(), run.dueAt(), now, number());
     }

@@ -1,5 +1,6 @@
 package mailshelf.server.delivery;
 
+import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -30,6 +31,7 @@ import mailshelf.store.Database;
 import mailshelf.store.Durable;
 import mailshelf.store.Tx;
 import mailshelf.store.data.DataSet;
+import mailshelf.store.data.DataSetStore;
 import mailshelf.store.delivery.Run;
 import mailshelf.store.delivery.RunStore;
 import mailshelf.store.subscription.SubscriptionStore;
@@ -53,6 +55,7 @@ class MakeIssue {
     private final Definitions definitions;
     private final Tables tables;
     private final Viewers viewers;
+    private final DataSetStore dataSets;
     private final Audience audience;
     private final ContinuedTerms continued;
     private final ResolveNamed named;
@@ -72,6 +75,7 @@ class MakeIssue {
             Definitions definitions,
             Tables tables,
             Viewers viewers,
+            DataSetStore dataSets,
             Audience audience,
             ContinuedTerms continued,
             ResolveNamed named,
@@ -89,6 +93,7 @@ class MakeIssue {
         this.definitions = definitions;
         this.tables = tables;
         this.viewers = viewers;
+        this.dataSets = dataSets;
         this.audience = audience;
         this.continued = continued;
         this.named = named;
@@ -222,7 +227,9 @@ class MakeIssue {
                 int i = sources.size();
                 Tables.Loaded rows = loaded.get(source.load());
                 Slicing slicing = new Slicing(rows.slicing().table(), views.size());
-                sources.add(new Source(source, published.get(i), rows, slicing, rules.get(i)));
+                Optional<Instant> failedAt =
+                        this.dataSets.failedLast(tx, dataSets.get(i).id(), run.dueAt());
+                sources.add(new Source(source, published.get(i), rows, failedAt, slicing, rules.get(i)));
             }
             return new Commission(
                     run,

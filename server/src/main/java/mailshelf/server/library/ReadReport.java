@@ -205,7 +205,8 @@ public class ReadReport {
                                 "reader.load-failed", words.dates(who.zone()).moment(attempt.at()), attempt.failure()))
                         .orElse(""),
                 asked.page().id(),
-                Writing.freshness(asked.question().freshness(), words, who.zone()),
+                // that a load failed is said beside it, with the reason
+                Writing.freshness(asked.question().freshness().failing(Optional.empty()), words, who.zone()),
                 Questions.of(definition),
                 asked.open().isEmpty() ? Optional.of(view(who, asked.model(), wish.chartWidth())) : Optional.empty());
     }
@@ -283,12 +284,18 @@ public class ReadReport {
         Slice slice = loaded.seenBy(viewer);
         Definition.Page page =
                 id.isEmpty() ? definition.pages().get(0) : definition.page(id).orElseThrow(Problem::notFound);
+        Optional<Instant> failedAt = database.inTransaction(
+                tx -> dataSets.failedLast(tx, published.dataSet().id(), now.toInstant()));
         Set<String> inTexts = page.namedValues();
         List<InText> texts = inTexts.isEmpty()
                 ? List.of()
                 : database.inTransaction(tx -> named.inTexts(tx, who, now.toLocalDate(), inTexts));
         Evaluation.Question question = Evaluation.Question.of(
-                        period, now, who.firstDayOfWeek(), filters, loaded.freshness())
+                        period,
+                        now,
+                        who.firstDayOfWeek(),
+                        filters,
+                        loaded.freshness().failing(failedAt))
                 .naming(texts);
         return new Asked(definition, page, slice, question);
     }

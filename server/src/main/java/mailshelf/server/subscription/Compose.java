@@ -42,6 +42,7 @@ import mailshelf.server.personal.Approvals;
 import mailshelf.server.personal.PersonalColumns;
 import mailshelf.server.rights.Gate;
 import mailshelf.store.Database;
+import mailshelf.store.data.DataSetStore;
 import mailshelf.store.people.PersonStore;
 import org.springframework.stereotype.Component;
 
@@ -56,6 +57,7 @@ class Compose {
     private final Definitions definitions;
     private final Tables tables;
     private final Viewers viewers;
+    private final DataSetStore dataSets;
     private final FollowedTerms followed;
     private final ContinuedTerms continued;
     private final ResolveNamed named;
@@ -149,6 +151,7 @@ class Compose {
             Definitions definitions,
             Tables tables,
             Viewers viewers,
+            DataSetStore dataSets,
             FollowedTerms followed,
             ContinuedTerms continued,
             ResolveNamed named,
@@ -166,6 +169,7 @@ class Compose {
         this.definitions = definitions;
         this.tables = tables;
         this.viewers = viewers;
+        this.dataSets = dataSets;
         this.followed = followed;
         this.continued = continued;
         this.named = named;
@@ -180,7 +184,7 @@ class Compose {
     }
 
     /** @param shown whose rows it shows */
-    private record From(ReportId report, Definitions.Published published, Viewer shown) {}
+    private record From(ReportId report, Definitions.Published published, Viewer shown, Optional<Instant> failedAt) {}
 
     Composed run(Person who, Draft draft) {
         Found found = find(who, draft);
@@ -275,7 +279,9 @@ class Compose {
             for (Definitions.Published each : published) {
                 List<String> hidden = isMasked ? masked.get(from.size()) : List.of();
                 Viewer shown = viewers.of(tx, seer, each.dataSet()).without(hidden);
-                from.add(new From(terms.reports().get(from.size()), each, shown));
+                Optional<Instant> failedAt =
+                        dataSets.failedLast(tx, each.dataSet().id(), clock.instant());
+                from.add(new From(terms.reports().get(from.size()), each, shown, failedAt));
                 mayShow &= viewers.of(tx, who, each.dataSet()).covers(shown.allowed());
             }
             return new Found(
@@ -323,7 +329,7 @@ class Compose {
                             each.report(),
                             each.published().definition(),
                             loaded.seenBy(each.shown()),
-                            loaded.freshness());
+                            loaded.freshness().failing(each.failedAt()));
                 })
                 .toList();
         MakeEdition.Order order = new MakeEdition.Order(found.shown(), from, found.texts(), now, now, Optional.empty());

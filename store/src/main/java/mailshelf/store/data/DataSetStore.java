@@ -142,6 +142,24 @@ public final class DataSetStore {
         return newest;
     }
 
+    /** When its last load failed, as it was known at a moment; empty where that succeeded, or none was tried. */
+    public Optional<Instant> failedLast(Tx tx, DataSetId dataSet, Instant asOf) {
+        record Tried(Instant at, boolean failed) {}
+        return tx.one(
+                        """
+                        SELECT at, load
+                          FROM load_attempt
+                         WHERE data_set = ? AND at <= ?
+                         ORDER BY id DESC
+                         FETCH FIRST 1 ROW ONLY""",
+                        row -> new Tried(
+                                row.instant("at"), row.optionalNumber("load").isEmpty()),
+                        dataSet,
+                        asOf)
+                .filter(Tried::failed)
+                .map(Tried::at);
+    }
+
     /** The newest tries, newest first. */
     public List<LoadAttempt> attempts(Tx tx, DataSetId dataSet, int most) {
         return tx.list(
