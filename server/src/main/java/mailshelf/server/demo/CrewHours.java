@@ -8,7 +8,7 @@ import mailshelf.core.data.Column;
 
 /** Hours worked by route and duty, and who was in charge; overtime where the regular vessel is in dock. */
 final class CrewHours implements Feed {
-    static final List<String> ROUTES = List.of(
+    private static final List<String> ROUTES = List.of(
             "1 Ness–Hovden", "2 Hovden–Skarv", "3 Sandvoll–Ness", "4 Skarv–Ytre Holm", "5 Holm ring", "6 Night boat");
     private static final List<String> DUTIES = List.of("bridge", "deck", "engine", "café");
 

@@ -145,7 +145,7 @@ class DemoLibrary {
                         "rita.bo" + DemoHouse.DOMAIN,
                         List.of("6 Night boat"),
                         "Operations",
-                        CrewHours.ROUTES)
+                        List.of("*"))
                 .forEach((who, routes) -> routes.forEach(
                         route -> lines.append(who).append(',').append(route).append('\n')));
         administrator.postCsv("/api/v1/data-sets/" + mapping + "/loads", lines.toString());
