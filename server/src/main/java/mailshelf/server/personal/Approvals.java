@@ -149,7 +149,7 @@ public class Approvals {
 
     /** @throws Problem {@code subscription.waits-for-approval} where asking again would change nothing */
     public void requireNotAsked(Tx tx, Subscription subscription) {
-        if (isAsked(tx, subscription)) {
+        if (isAsked(tx, subscription) && lacking(tx, subscription).isPresent()) {
             throw new Problem(
                     Problem.Kind.CONFLICT,
                     "subscription.waits-for-approval",
@@ -162,11 +162,17 @@ public class Approvals {
                 .anyMatch(open -> open.version() == subscription.version());
     }
 
-    /** One that would be active, or paused until it is approved. */
+    /**
+     * As it may be kept: one that would be active is paused until it is approved, and one that waited goes on where nothing
+     * has to be approved any more.
+     */
     public Subscription heldBack(Tx tx, Subscription wanted) {
-        return wanted.state() == State.ACTIVE
-                ? lacking(tx, wanted).map(wanted::pause).orElse(wanted)
-                : wanted;
+        if (wanted.state() == State.ACTIVE) {
+            return lacking(tx, wanted).map(wanted::pause).orElse(wanted);
+        }
+        boolean waited = wanted.state() == State.PAUSED
+                && !approvals.of(tx, wanted.id(), Approval.State.OPEN).isEmpty();
+        return waited && lacking(tx, wanted).isEmpty() ? wanted.resume(clock.instant()) : wanted;
     }
 
     /** Once it is kept: asks for an approval where it waits for one, and for none any more where it does not. */
