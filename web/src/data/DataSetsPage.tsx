@@ -39,7 +39,7 @@ export function DataSetsPage() {
       <Loaded query={dataSets}>
         {(all) =>
           all.length === 0 ? (
-            <p className="border-base-300 border-y py-6">{words.data.empty}</p>
+            <p className="border-base-300 border-y py-6">{words.data.empty(mayAdd)}</p>
           ) : (
             <ul className="border-base-content border-t">
               {all.map((line) => (

@@ -67,7 +67,12 @@ export const en = {
     decimals: "decimals",
     decimalsOf: (column: string) => `Decimals of ${column}`,
     drop: "Drop a CSV file here",
-    empty: "Data sets that you may load and rule are listed here. Make one from a file, a folder or a query.",
+    empty: (mayAdd: boolean) =>
+      `Data sets that you may load and rule are listed here. ${
+        mayAdd
+          ? "Make one from a file, a folder or a query."
+          : "That takes the right to publish in a folder, which an administrator gives."
+      }`,
     emptyValues: (many: number) => `${many} empty`,
     every: "every",
     file: (name: string, bytes: number) => `${name}, ${Math.max(1, Math.round(bytes / 1000))} kB`,
