@@ -12,6 +12,8 @@ export const MARIT = {
   name: "Marit Lunde",
   address: "marit.lunde@brinewater.example",
   zone: "Europe/Oslo",
+  firstDayOfWeek: "MONDAY" as const,
+  locale: "en",
   roles: [] as Api["Me"]["roles"],
 };
 

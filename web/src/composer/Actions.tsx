@@ -4,6 +4,7 @@ import { useChange } from "../api/use";
 import { Fault } from "../kit/Fault";
 import { useNotice } from "../kit/Notices";
 import { words } from "../words";
+import { readRule } from "./recurrence";
 import type { useTerms } from "./useTerms";
 
 interface Props {
@@ -19,6 +20,7 @@ export function Actions({ draft, kept, composed }: Props) {
   const say = useNotice();
   const isDraft = !kept || kept.line.state === "DRAFT";
   const first = composed?.sends[0]?.local ?? "";
+  const afterLoads = readRule(draft.terms.schedule.recurrence).kind === "load";
   const back = () => void (location.key === "default" ? navigate("/subscriptions") : navigate(-1));
 
   const keep = async (start: boolean): Promise<number> => {
@@ -59,13 +61,17 @@ export function Actions({ draft, kept, composed }: Props) {
         text: composed?.waits ? words.composer.startWaiting : words.composer.start,
         change: start,
         possible: true,
-        said: composed?.waits ? words.composer.waiting(name) : words.composer.started(name, first),
+        said: composed?.waits
+          ? words.composer.waiting(name)
+          : words.composer.started(name, first, afterLoads),
       }
     : {
         text: words.composer.keepChanges,
         change: keepOnly,
         possible: draft.isChanged,
-        said: composed?.waits ? words.composer.waiting(name) : words.composer.changed(name, first),
+        said: composed?.waits
+          ? words.composer.waiting(name)
+          : words.composer.changed(name, first, afterLoads),
       };
   return (
     <div className="pt-6">

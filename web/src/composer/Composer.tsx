@@ -110,7 +110,7 @@ export function Composer({ draftKey, report, first, kept }: Props) {
               setAs={setAs}
               busy={composition.isPlaceholderData}
             />
-            <Sends sends={composed.sends} daysNow={composed.daysNow} zone={draft.terms.schedule.zone} />
+            <Sends sends={composed.sends} daysNow={composed.daysNow} schedule={draft.terms.schedule} />
           </>
         )}
       </section>

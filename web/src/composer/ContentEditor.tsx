@@ -1,8 +1,12 @@
 import { useState } from "react";
 import type { Api } from "../api/client";
+import { useRead } from "../api/use";
+import { inCalendar } from "../kit/calendar";
 import { Tick } from "../kit/Field";
+import { Loaded } from "../kit/Loaded";
 import { NarrowingEditor, NarrowingParts } from "../kit/Narrowing";
 import { PeriodEditor } from "../kit/PeriodEditor";
+import { WeekStart } from "../kit/WeekStart";
 import { words } from "../words";
 import { CutEditor } from "./CutEditor";
 import { contentOf, withContent, type Content, type Terms } from "./useTerms";
@@ -29,11 +33,11 @@ export function ContentEditor({ part, report, terms, change }: Props) {
       return <PagesEditor pages={report.pages} chosen={content.pages} change={(pages) => of({ pages })} />;
     case "PERIOD":
       return (
-        <PeriodEditor
-          periods={[...report.periods, SINCE_LAST_ISSUE]}
-          byTime={report.byTime}
-          current={content.period}
+        <PeriodPart
+          report={report}
+          terms={terms}
           choose={(period) => of({ period, follows: null })}
+          change={change}
         />
       );
     case "FILTER":
@@ -47,6 +51,39 @@ export function ContentEditor({ part, report, terms, change }: Props) {
     case "CUT":
       return <CutEditor report={report.report} content={content} change={of} />;
   }
+}
+
+interface PeriodProps {
+  report: Api["ReaderView"];
+  terms: Terms;
+  choose: (period: string) => void;
+  change: (part: Partial<Terms>) => void;
+}
+
+/** The days are told by the subscription's own clocks and weeks, which may be others than mine. */
+function PeriodPart({ report, terms, choose, change }: PeriodProps) {
+  const calendar = { zone: terms.schedule.zone, firstDayOfWeek: terms.firstDayOfWeek };
+  const periods = useRead<Api["PeriodView"][]>(
+    `periods?${inCalendar(calendar)}&byTime=${String(report.byTime)}`,
+  );
+  return (
+    <>
+      <Loaded query={periods}>
+        {(common) => (
+          <PeriodEditor
+            periods={[...common, SINCE_LAST_ISSUE]}
+            byTime={report.byTime}
+            calendar={calendar}
+            current={contentOf(terms).period}
+            choose={choose}
+          />
+        )}
+      </Loaded>
+      <div className="pt-4 text-sm">
+        <WeekStart current={terms.firstDayOfWeek} choose={(firstDayOfWeek) => change({ firstDayOfWeek })} />
+      </div>
+    </>
+  );
 }
 
 interface PagesProps {

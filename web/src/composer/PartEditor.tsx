@@ -7,6 +7,7 @@ import { ContentEditor } from "./ContentEditor";
 import { MatchingPeriod } from "./MatchingPeriod";
 import type { Part } from "./part";
 import { contentOf, reportsOf, withContent, type Terms } from "./useTerms";
+import { UnlessEditor } from "./UnlessEditor";
 import { WhenEditor } from "./WhenEditor";
 
 interface Props {
@@ -47,7 +48,7 @@ function Editor({ part, report, terms, composed, change }: Omit<Props, "close">)
     case "WHEN":
       return (
         <>
-          <WhenEditor schedule={terms.schedule} change={(schedule) => change({ schedule })} />
+          <WhenEditor terms={terms} change={change} />
           {report && (
             <MatchingPeriod
               periods={report.periods}
@@ -83,6 +84,8 @@ function Editor({ part, report, terms, composed, change }: Omit<Props, "close">)
       );
     case "AS_WHAT":
       return <OutputEditor output={terms.output} change={(output) => change({ output })} />;
+    case "UNLESS":
+      return <UnlessEditor terms={terms} change={change} />;
     case "NAME":
       return (
         <Field

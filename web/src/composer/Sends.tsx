@@ -3,16 +3,20 @@ import type { Api } from "../api/client";
 import { SpineMark } from "../kit/Spine";
 import { moment, useWhen } from "../kit/when";
 import { words } from "../words";
+import { readRule } from "./recurrence";
+import type { Terms } from "./useTerms";
 
 interface Props {
   sends: Api["Send"][];
   /** The days that it would show now. */
   daysNow: string;
-  zone: string;
+  schedule: Terms["schedule"];
 }
 
 /** The next sends as a strip: each stand tells its moment, the days it will cover, and what shifted it. */
-export function Sends({ sends, daysNow, zone }: Props) {
+export function Sends({ sends, daysNow, schedule }: Props) {
+  const { zone } = schedule;
+  const kind = readRule(schedule.recurrence).kind === "load" ? "load" : "demand";
   const [at, setAt] = useState(0);
   const { zone: mine } = useWhen();
   const chosen = sends[at] ?? sends[0];
@@ -20,16 +24,16 @@ export function Sends({ sends, daysNow, zone }: Props) {
     return (
       <section aria-label={words.sends.label} className="pt-6">
         <p>
-          <b>{words.sends.noneTitle}</b>
+          <b>{words.sends.noneTitle[kind]}</b>
         </p>
-        <p className="text-quiet pt-1 text-sm">{words.sends.none(daysNow)}</p>
+        <p className="text-quiet pt-1 text-sm">{words.sends.none[kind](daysNow)}</p>
       </section>
     );
   }
   return (
     <section aria-label={words.sends.label} className="pt-6">
       <p>
-        <b>{words.sends.title(sends.length)}</b> <span className="text-quiet">{zone}</span>
+        <b>{words.sends.title(sends.length, kind === "load")}</b> <span className="text-quiet">{zone}</span>
       </p>
       <ul className="grid grid-cols-6 gap-y-3 pt-2 md:grid-cols-12">
         {sends.map((send, i) => (

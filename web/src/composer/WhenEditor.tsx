@@ -1,31 +1,40 @@
 import { Choices } from "../kit/Choices";
-import { Field } from "../kit/Field";
+import { Field, Tick } from "../kit/Field";
 import { ZoneOptions } from "../kit/ZoneOptions";
 import { words } from "../words";
 import { readRule, WEEKDAYS, writeRule, type Recurrence, type Weekday } from "./recurrence";
-import type { Terms } from "./useTerms";
+import { Span } from "./Span";
+import { asksOfData, withFreshData, type Terms } from "./useTerms";
 
 type Schedule = Terms["schedule"];
 
 interface Props {
-  schedule: Schedule;
-  change: (schedule: Schedule) => void;
+  terms: Terms;
+  change: (part: Partial<Terms>) => void;
 }
 
-const KINDS: Recurrence["kind"][] = ["daily", "weekly", "monthly", "demand"];
+const KINDS: Recurrence["kind"][] = ["daily", "weekly", "monthly", "load", "demand"];
 const LAST_DAY = 31;
 
-/** On which days, at what time, in which zone. */
-export function WhenEditor({ schedule, change }: Props) {
+/** On which days, at what time, in which zone; or after loads, and whether one comes first. */
+export function WhenEditor({ terms, change }: Props) {
+  const { schedule } = terms;
   const recurrence = readRule(schedule.recurrence);
-  const set = (next: Recurrence) => change({ ...schedule, recurrence: writeRule(next) });
+  const reschedule = (part: Partial<Schedule>) => change({ schedule: { ...schedule, ...part } });
+  const set = (next: Recurrence) => reschedule({ recurrence: writeRule(next) });
+  // what is sent after a load cannot begin with one
+  const choose = (kind: Recurrence["kind"]) =>
+    change({
+      ...(kind === "load" ? withFreshData(terms, { loadFirst: false }) : {}),
+      schedule: { ...schedule, recurrence: writeRule(ofKind(kind)) },
+    });
   return (
     <div className="space-y-3 text-sm">
       <Choices
         label={words.when.how}
         choices={KINDS.map((value) => ({ value, text: words.when.kinds[value] }))}
         current={recurrence.kind}
-        choose={(kind) => set(ofKind(kind))}
+        choose={choose}
       />
       {recurrence.kind === "weekly" && (
         <Days days={recurrence.days} change={(days) => set({ kind: "weekly", days })} />
@@ -46,15 +55,18 @@ export function WhenEditor({ schedule, change }: Props) {
           {recurrence.day > 28 && <span className="text-quiet pb-2">{words.when.lastDay}</span>}
         </div>
       )}
+      {recurrence.kind === "load" && (
+        <Span minutes={recurrence.minutes} change={(minutes) => set({ kind: "load", minutes })} />
+      )}
       <div className="flex flex-wrap gap-4">
-        {recurrence.kind !== "demand" && (
+        {recurrence.kind !== "demand" && recurrence.kind !== "load" && (
           <Field
             label={words.when.time}
             type="time"
             required
             value={schedule.at.slice(0, 5)}
             className="w-32"
-            onChange={(event) => event.target.value && change({ ...schedule, at: event.target.value })}
+            onChange={(event) => event.target.value && reschedule({ at: event.target.value })}
           />
         )}
         <label className="block w-64">
@@ -62,12 +74,19 @@ export function WhenEditor({ schedule, change }: Props) {
           <select
             className="fill"
             value={schedule.zone}
-            onChange={(event) => change({ ...schedule, zone: event.target.value })}
+            onChange={(event) => reschedule({ zone: event.target.value })}
           >
             <ZoneOptions current={schedule.zone} />
           </select>
         </label>
       </div>
+      {recurrence.kind !== "load" && (
+        <Tick
+          label={words.when.loadFirst}
+          checked={asksOfData(terms).loadFirst}
+          change={(loadFirst) => change(withFreshData(terms, { loadFirst }))}
+        />
+      )}
     </div>
   );
 }
@@ -77,6 +96,8 @@ function ofKind(kind: Recurrence["kind"]): Recurrence {
     case "daily":
     case "demand":
       return { kind };
+    case "load":
+      return { kind, minutes: 0 };
     case "weekly":
       return { kind, days: ["MO"] };
     case "monthly":

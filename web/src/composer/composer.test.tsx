@@ -4,6 +4,11 @@ import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 import { MARIT, refusal, serve, show, SignedIn, type Asked } from "../__tests__/render";
 import { ComposerPage } from "./ComposerPage";
 
+const periods = [
+  { code: "last-week", words: "last week", days: "16–22 Nov 2026" },
+  { code: "last-month", words: "last month", days: "1–31 Oct 2026" },
+];
+
 const report = {
   report: 1,
   title: "Cancelled sailings",
@@ -14,10 +19,8 @@ const report = {
     { id: "every", title: "Every cancelled sailing" },
   ],
   period: { code: "last-week", words: "last week", days: "16–22 Nov 2026" },
-  periods: [
-    { code: "last-week", words: "last week", days: "16–22 Nov 2026" },
-    { code: "last-month", words: "last month", days: "1–31 Oct 2026" },
-  ],
+  periods,
+  byTime: false,
   narrowable: [{ column: "route", title: "Route", type: "TEXT", first: true }],
   measures: [],
   questions: [],
@@ -116,6 +119,7 @@ beforeEach(() => {
   asked = serve({
     "GET reports/1?period=last-week&chartWidth=280": report,
     "GET candidates?report=1": people,
+    "GET periods?zone=Europe%2FOslo&weeks=MONDAY&byTime=false": periods,
     "GET reports/1/cuts": cuts,
     "POST compositions": composed,
     "POST subscriptions": { id: 9 },
@@ -248,6 +252,7 @@ describe("a subscription that the server refuses", () => {
     serve({
       "GET reports/1?period=last-week&chartWidth=280": report,
       "GET candidates?report=1": people,
+      "GET periods?zone=Europe%2FOslo&weeks=MONDAY&byTime=false": periods,
       "POST compositions": composed,
       "POST subscriptions": () => refusal(403, "subscription.no-teammates"),
     });
@@ -293,6 +298,7 @@ describe("a subscription that is kept already", () => {
     asked = serve({
       "GET reports/1?period=last-week&chartWidth=280": report,
       "GET candidates?report=1": people,
+      "GET periods?zone=Europe%2FOslo&weeks=MONDAY&byTime=false": periods,
       "POST compositions": composed,
       "GET subscriptions/5": { line: { id: 5, name: "Kept", state: "ACTIVE" }, version: 3, terms },
       "PUT subscriptions/5": null,

@@ -4,6 +4,10 @@ import { matchingPeriod, readRule, writeRule, type Recurrence } from "./recurren
 describe("a recurrence", () => {
   const all: [string, Recurrence][] = [
     ["FREQ=DAILY", { kind: "daily" }],
+    ["AFTER-LOAD", { kind: "load", minutes: 0 }],
+    ["AFTER-LOAD;SPAN=PT15M", { kind: "load", minutes: 15 }],
+    ["AFTER-LOAD;SPAN=PT24H", { kind: "load", minutes: 1440 }],
+    ["AFTER-LOAD;SPAN=PT1H30M", { kind: "load", minutes: 90 }],
     ["FREQ=WEEKLY;BYDAY=MO", { kind: "weekly", days: ["MO"] }],
     ["FREQ=WEEKLY;BYDAY=MO,TH,SU", { kind: "weekly", days: ["MO", "TH", "SU"] }],
     ["FREQ=MONTHLY;BYMONTHDAY=1", { kind: "monthly", day: 1 }],
@@ -24,5 +28,6 @@ describe("a recurrence", () => {
     ["FREQ=WEEKLY;BYDAY=TH", "last-week"],
     ["FREQ=WEEKLY;BYDAY=MO,TH", null],
     ["FREQ=MONTHLY;BYMONTHDAY=1", "last-month"],
+    ["AFTER-LOAD", null],
   ])("%s is matched by %s", (rule, period) => expect(matchingPeriod(rule)).toBe(period));
 });

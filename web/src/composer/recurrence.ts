@@ -4,15 +4,31 @@ export type Weekday = (typeof WEEKDAYS)[number];
 
 export type Recurrence =
   | { kind: "demand" }
+  | { kind: "load"; minutes: number }
   | { kind: "daily" }
   | { kind: "weekly"; days: Weekday[] }
   | { kind: "monthly"; day: number };
 
 const EVERY_MONTH_HAS = 28;
 
+/** After loads, perhaps with the least span from one issue to the next (ISO 8601); no rule of RFC 5545. */
+const AFTER_LOAD = "AFTER-LOAD";
+
+function minutesOf(rule: string): number {
+  const [, hours, minutes] = /SPAN=PT(?:(\d+)H)?(?:(\d+)M)?/.exec(rule) ?? [];
+  return Number(hours ?? 0) * 60 + Number(minutes ?? 0);
+}
+
+function duration(minutes: number): string {
+  const hours = Math.floor(minutes / 60);
+  const rest = minutes % 60;
+  return `PT${hours > 0 ? `${hours}H` : ""}${rest > 0 ? `${rest}M` : ""}`;
+}
+
 /** Takes a rule apart for its editor; the rules are those that {@link writeRule} makes. */
 export function readRule(rule: string): Recurrence {
   if (rule === "") return { kind: "demand" };
+  if (rule.startsWith(AFTER_LOAD)) return { kind: "load", minutes: minutesOf(rule) };
   const parts = new Map(rule.split(";").map((part) => part.split("=") as [string, string]));
   switch (parts.get("FREQ")) {
     case "DAILY":
@@ -31,6 +47,7 @@ export function matchingPeriod(rule: string): string | null {
   const recurrence = readRule(rule);
   switch (recurrence.kind) {
     case "demand":
+    case "load":
       return null;
     case "daily":
       return "yesterday";
@@ -46,6 +63,8 @@ export function writeRule(recurrence: Recurrence): string {
   switch (recurrence.kind) {
     case "demand":
       return "";
+    case "load":
+      return recurrence.minutes === 0 ? AFTER_LOAD : `${AFTER_LOAD};SPAN=${duration(recurrence.minutes)}`;
     case "daily":
       return "FREQ=DAILY";
     case "weekly":

@@ -13,6 +13,21 @@ export const withContent = (terms: Terms, part: Partial<Content>): Partial<Terms
   content: [{ ...contentOf(terms), ...part }],
 });
 
+export type FreshData = NonNullable<Terms["freshData"]>;
+
+/** Data of which nothing is asked. */
+const AS_THEY_ARE: FreshData = { loadFirst: false, waitHours: 0, ifStale: "SEND" };
+
+/** What is asked of its data. */
+export const asksOfData = (terms: Terms) => terms.freshData ?? AS_THEY_ARE;
+
+/** The same with some of that changed. */
+export function withFreshData(terms: Terms, part: Partial<FreshData>): Partial<Terms> {
+  const next = { ...asksOfData(terms), ...part };
+  const asksNothing = !next.loadFirst && next.waitHours === 0 && next.ifStale === "SEND";
+  return { freshData: asksNothing ? null : next };
+}
+
 /** Whether it is blocks of several reports on a page of its own. */
 export const standsOnOwnPage = (terms: Terms) =>
   terms.clipping !== null || terms.content.some((each) => each.blocks.length > 0);
@@ -48,12 +63,13 @@ export function termsOfClipping(clipping: Api["ClippingView"], once: boolean, me
 }
 
 const mine = (me: Api["Me"], once: boolean) => ({
-  firstDayOfWeek: "MONDAY" as const,
+  firstDayOfWeek: me.firstDayOfWeek,
   seenAs: "RECIPIENT" as const,
   recipients: [me.id],
   output: { pdf: true, picture: false },
   schedule: { recurrence: once ? "" : MONDAYS, at: "07:00", zone: me.zone },
-  locale: "en",
+  freshData: null,
+  locale: me.locale,
 });
 
 const keptUnder = (key: string) => `composer:${key}`;

@@ -5,6 +5,7 @@ import { useChange, useRead } from "../api/use";
 import { Fault } from "../kit/Fault";
 import { Loaded } from "../kit/Loaded";
 import { useNotice } from "../kit/Notices";
+import { useWhen } from "../kit/when";
 import { words } from "../words";
 import { Minded } from "./Minded";
 import { SourceForm } from "./SourceForm";
@@ -40,6 +41,7 @@ export function SourcesPart() {
 
 function Entry({ source }: { source: Source }) {
   const say = useNotice();
+  const { moment } = useWhen();
   const [editing, setEditing] = useState(false);
   const remove = useChange(() => call(`sources/${source.id}`, { method: "DELETE" }));
   return (
@@ -71,6 +73,13 @@ function Entry({ source }: { source: Source }) {
               </span>
             ))}
           </p>
+          {source.checkedAt && (
+            <p className={`text-sm ${source.failure ? "text-error" : "text-quiet"}`}>
+              {source.failure
+                ? words.sources.silent(moment(source.checkedAt), source.failure)
+                : words.sources.answered(moment(source.checkedAt))}
+            </p>
+          )}
           <p className="flex gap-5 pt-1 text-sm">
             <button
               type="button"

@@ -68,6 +68,7 @@ function Shown({ run }: { run: Run }) {
         }
       />
       <Fault error={again.error} />
+      {run.because && <p className="text-error max-w-prose pb-3 text-sm">{words.run.because(run.because)}</p>}
       <div className="overflow-x-auto">
         <table className="stacks" aria-label={words.run.recipients}>
           <thead>

@@ -2,6 +2,7 @@ import { useState } from "react";
 import type { Api } from "../api/client";
 import { useRead } from "../api/use";
 import { words } from "../words";
+import { inCalendar, type Calendar } from "./calendar";
 import { Field } from "./Field";
 import { MIDNIGHT, codeOf, reachesOf, spanOf, unitsOf, type Reach, type Unit } from "./spans";
 
@@ -10,6 +11,7 @@ const MOST = 999;
 interface Props {
   /** Whether it may begin and end within a day. */
   byTime: boolean;
+  calendar?: Calendar;
   current: string;
   choose: (code: string) => void;
 }
@@ -18,7 +20,7 @@ const reachWords = (unit: Unit): Record<Reach, string> =>
   unit === "hour" ? { ...words.period.reaches, ...words.period.reachesOfHours } : words.period.reaches;
 
 /** So many days, weeks or the like, with or without the current one; it tells what they mean before they are chosen. */
-export function LastPeriods({ byTime, current, choose }: Props) {
+export function LastPeriods({ byTime, calendar, current, choose }: Props) {
   const [span, setSpan] = useState(
     () => spanOf(current) ?? ({ count: 4, unit: "week", reach: "complete", at: MIDNIGHT } as const),
   );
@@ -26,7 +28,9 @@ export function LastPeriods({ byTime, current, choose }: Props) {
   const reach = reaches.includes(span.reach) ? span.reach : "complete";
   const counts = span.count >= 1 && span.count <= MOST;
   const code = counts ? codeOf({ ...span, reach }) : "yesterday";
-  const meant = useRead<Api["PeriodView"]>(`periods/${encodeURIComponent(code)}`);
+  const meant = useRead<Api["PeriodView"]>(
+    `periods/${encodeURIComponent(code)}${calendar ? `?${inCalendar(calendar)}` : ""}`,
+  );
   return (
     <form
       aria-label={words.period.last}

@@ -5,6 +5,7 @@ import { useChange } from "../api/use";
 import { words } from "../words";
 import { setTheme, theme, type Theme } from "./theme";
 import { Choices } from "./Choices";
+import { Fault } from "./Fault";
 
 const THEMES: Theme[] = ["system", "daylight", "lamplight"];
 
@@ -48,6 +49,7 @@ export function PersonMenu({ me, showKeys }: { me: Api["Me"]; showKeys: () => vo
         >
           {words.signOut}
         </button>
+        <Fault error={signOut.error} />
       </div>
     </details>
   );

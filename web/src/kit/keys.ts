@@ -1,4 +1,4 @@
-import { useEffect, useRef } from "react";
+import { useLayoutEffect, useRef } from "react";
 
 const KEPT = "keys";
 
@@ -12,10 +12,10 @@ export function setSingleKeys(on: boolean): void {
 /** Calls back when a key is pressed anywhere but in a field; with Ctrl, in a field too. */
 export function useKey(key: string, pressed: () => void, ctrl = false): void {
   const latest = useRef(pressed);
-  useEffect(() => {
+  useLayoutEffect(() => {
     latest.current = pressed;
   });
-  useEffect(() => {
+  useLayoutEffect(() => {
     const listen = (event: KeyboardEvent) => {
       const typing = event.target instanceof HTMLElement && event.target.matches("input, textarea, select");
       const called = ctrl ? event.ctrlKey : !event.ctrlKey && !typing && singleKeys();

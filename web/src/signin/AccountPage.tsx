@@ -9,15 +9,17 @@ import { Title } from "../kit/Title";
 import { useMe } from "../kit/useSession";
 import { useWhen } from "../kit/when";
 import { words } from "../words";
+import { CalendarForm } from "./CalendarForm";
 import { PasswordField } from "./PasswordField";
 
-/** One's own account: where one is signed in, and the password. */
+/** One's own account: by which clocks one reads, where one is signed in, and the password. */
 export function AccountPage() {
   const me = useMe();
   const sessions = useRead<Api["SessionLine"][]>("account/sessions");
   return (
     <>
       <Title title={words.account.title} line={`${me.name} · ${me.address} · ${me.zone}`} />
+      <CalendarForm />
       <section aria-labelledby="sessions">
         <h2 id="sessions">{words.account.sessions}</h2>
         <p className="text-quiet mb-3">{words.account.sessionsLine}</p>

@@ -8,7 +8,9 @@ export function NextSend({ line }: { line: Api["SubscriptionLine"] }) {
   if (line.nextDue) return <p className="text-sm">{moment(line.nextDue)}</p>;
   return (
     <p className={`text-sm ${line.state === "PAUSED" ? "text-late" : "text-quiet"}`}>
-      {words.subscriptions.states[line.state]}
+      {line.state === "ACTIVE"
+        ? words.subscriptions.untimed(line.afterLoads)
+        : words.subscriptions.states[line.state]}
       {line.pausedBecause && <span className="block text-xs">{line.pausedBecause}</span>}
     </p>
   );

@@ -25,6 +25,7 @@ export function SendSheet({ line, send, close }: Props) {
               <p className="font-semibold">{words.send.what}</p>
               <p>{words.send.issue(would.number, would.days)}</p>
               <p>{words.send.to(would.recipients)}</p>
+              {would.loadFirst && <p>{words.send.loadFirst}</p>}
               {would.leftOut.map((person) => (
                 <p key={person.name} className="text-late">
                   {person.name}: {person.because}

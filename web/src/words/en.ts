@@ -7,6 +7,11 @@ const counted = (many: number, one: string, more: string) => `${many} ${many ===
 /** English. */
 export const en = {
   account: {
+    calendar: "Clocks and weeks",
+    calendarChanged: "Days are told by these clocks and weeks from now on.",
+    calendarKeep: "Keep these",
+    calendarLine:
+      "By which days are meant in what you read, and in what you subscribe to from now on; what runs already keeps its own.",
     change: "Change password",
     changed: (ended: number) =>
       ended === 0
@@ -196,6 +201,8 @@ export const en = {
   },
 
   sources: {
+    answered: (at: string) => `It answered ${at}.`,
+    silent: (at: string, failure: string) => `It did not answer ${at}: ${failure}`,
     add: "Register a source",
     address: "Address (JDBC)",
     answers: "It answers.",
@@ -261,7 +268,7 @@ export const en = {
   close: "close",
   find: "Find a report",
   found: "The best answers",
-  number: (many: number) => many.toLocaleString("en-GB").replaceAll(",", "\u2009"),
+  number: (many: number) => many.toLocaleString("en-GB").replaceAll(",", "\u202f"),
   leaveIt: "Leave it",
   legend: "What the marks mean",
   list: (parts: string[]) => listed.format(parts),
@@ -419,10 +426,10 @@ export const en = {
 
   composer: {
     called: "Called",
-    changed: (name: string, first: string) =>
+    changed: (name: string, first: string, afterLoads: boolean) =>
       first
         ? `“${name}” is changed, counting from the send on ${first}.`
-        : `“${name}” is changed, counting from when you send it.`,
+        : `“${name}” is changed, counting from ${afterLoads ? "the next load" : "when you send it"}.`,
     changing: (name: string) => `Changing “${name}”`,
     closeEditor: "Done",
     face: "Sentence or preview",
@@ -455,10 +462,10 @@ export const en = {
     sentence: "The subscription as a sentence",
     sentenceFace: "the sentence",
     start: "Start subscription",
-    started: (name: string, first: string) =>
+    started: (name: string, first: string, afterLoads: boolean) =>
       first
         ? `“${name}” is started. The first send is ${first}.`
-        : `“${name}” is started. It goes when you send it.`,
+        : `“${name}” is started. It goes ${afterLoads ? "after the next load" : "when you send it"}.`,
     startWaiting: "Start, once approved",
     waiting: (name: string) => `“${name}” is kept and waits: it starts once an administrator approves it.`,
     sendOnce: "Send once, now",
@@ -859,6 +866,7 @@ export const en = {
     TO_WHOM: "to whom",
     SEEN_AS: "seen as",
     AS_WHAT: "as what",
+    UNLESS: "unless",
     WHEN: "when",
     NAME: "a name",
   },
@@ -973,6 +981,7 @@ export const en = {
   },
 
   run: {
+    because: (failure: string) => `Its last load failed: ${failure}`,
     attempt: (number: number, at: string, said: string, reply: string) =>
       `${number}. ${at}: ${said}${reply ? ` (“${reply}”)` : ""}`,
     copy: "copy",
@@ -999,6 +1008,7 @@ export const en = {
   send: {
     action: (many: number) => `Send to ${counted(many, "person", "people")}`,
     issue: (number: number, days: string) => `Issue No. ${number} is made now, for ${days}.`,
+    loadFirst: "Its data are loaded first; where that fails, it goes with those of before, and says so.",
     noRegular: "No regular send is planned.",
     regular: (at: string) => `The regular one still goes on ${at}.`,
     title: (name: string) => `Send “${name}” now`,
@@ -1008,12 +1018,17 @@ export const en = {
 
   sends: {
     about: (at: string, days: string) => `${at}: the days ${days}.`,
-    none: (days: string) => `It goes only when somebody sends it. Sent now, it shows ${days}.`,
-    noneTitle: "On demand",
+    none: {
+      demand: (days: string) => `It goes only when somebody sends it. Sent now, it shows ${days}.`,
+      load: (days: string) =>
+        `No load is planned by time: it goes after the next one. Sent now, it shows ${days}.`,
+    },
+    noneTitle: { demand: "On demand", load: "After the next load" },
     inMine: (at: string, zone: string) => `That is ${at} in ${zone}.`,
     label: "The next sends",
     one: (at: string, days: string, shift: string) => `${at}, for ${days}${shift ? `, ${shift}` : ""}`,
-    title: (many: number) => `The next ${many} sends`,
+    title: (many: number, expected: boolean) =>
+      expected ? `The next ${many} sends, as loads are planned` : `The next ${many} sends`,
   },
 
   shelf: {
@@ -1076,6 +1091,7 @@ export const en = {
     state: "In which state",
     states: { ANY: "any state", DRAFT: "draft", ACTIVE: "active", PAUSED: "paused", ENDED: "ended" },
     unnamed: "Without a name",
+    untimed: (afterLoads: boolean) => (afterLoads ? "after the next load" : "on demand"),
   },
 
   theme: {
@@ -1090,12 +1106,32 @@ export const en = {
     AUDITOR: "auditor",
   },
 
+  unless: {
+    ends: {
+      SEND: (waits: boolean) => (waits ? "Then send it all the same" : "Send it all the same"),
+      SKIP: (waits: boolean) => (waits ? "Then leave it out" : "Leave it out"),
+    },
+    failed: "Where the last load of its data has failed",
+    hours: "Hours at most",
+    meaning: {
+      SEND: "The figures are those of before; the issue says so, with when the load failed.",
+      SKIP: "Its place on the shelf says why.",
+    },
+    noRows: "No rows: it is not sent; judged for each copy where recipients see different rows.",
+    wait: "Wait for a load that succeeds",
+  },
+
   verb: {
     KNOW: "know of",
     PUBLISH: "publish",
     SEE: "see",
     SUBSCRIBE_SELF: "for myself",
     SUBSCRIBE_TEAMMATES: "for the team",
+  },
+
+  week: {
+    begins: "A week begins on",
+    days: { MONDAY: "Monday", SATURDAY: "Saturday", SUNDAY: "Sunday" },
   },
 
   when: {
@@ -1106,7 +1142,19 @@ export const en = {
     inHours: (hours: number, minutes: number) =>
       minutes === 0 ? `in ${hours} h` : `in ${hours} h ${minutes}`,
     inMinutes: (minutes: number) => `in ${minutes} min`,
-    kinds: { daily: "daily", weekly: "weekly", monthly: "monthly", demand: "on demand" },
+    eachLoad: "after each load",
+    kinds: {
+      daily: "daily",
+      weekly: "weekly",
+      monthly: "monthly",
+      load: "after a load",
+      demand: "on demand",
+    },
+    loadFirst: "Load its data first",
+    span: "How often at most",
+    spanOfDays: (days: number) => (days === 1 ? "once a day" : `every ${days} days`),
+    spanOfHours: (hours: number) => (hours === 1 ? "once an hour" : `every ${hours} hours`),
+    spanOfMinutes: (minutes: number) => `every ${minutes} minutes`,
     matching: "Issues that come so often can show each day once:",
     show: (period: string) => `show ${period}`,
     lastDay: "in a month without it, on its last day",

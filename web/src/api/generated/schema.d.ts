@@ -292,6 +292,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/account/calendar": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["change_2"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/subscriptions": {
         parameters: {
             query?: never;
@@ -1092,6 +1108,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/periods": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["periods"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/periods/{code}": {
         parameters: {
             query?: never;
@@ -1607,6 +1639,11 @@ export interface components {
             /** @enum {string} */
             behaviour: "NONE" | "REFUSE_FOR_NOW" | "REFUSE_FOR_GOOD" | "GREYLIST" | "SLOW" | "SILENT" | "DROP_BEFORE_FINAL_DOT" | "DROP_AFTER_FINAL_DOT";
         };
+        Calendar: {
+            zone: string;
+            /** @enum {string} */
+            firstDayOfWeek: "MONDAY" | "TUESDAY" | "WEDNESDAY" | "THURSDAY" | "FRIDAY" | "SATURDAY" | "SUNDAY";
+        };
         Candidate: {
             /** Format: int64 */
             id: number;
@@ -1722,7 +1759,7 @@ export interface components {
         Composed: {
             terms: components["schemas"]["Terms"];
             sentence: components["schemas"]["Phrase"][];
-            missing: ("WHEN" | "WHAT" | "PERIOD" | "FILTER" | "CUT" | "SEEN_AS" | "TO_WHOM" | "AS_WHAT" | "NAME")[];
+            missing: ("WHEN" | "WHAT" | "PERIOD" | "FILTER" | "CUT" | "SEEN_AS" | "TO_WHOM" | "AS_WHAT" | "UNLESS" | "NAME")[];
             notes: components["schemas"]["Note"][];
             sends: components["schemas"]["Send"][];
             daysNow: string;
@@ -1993,6 +2030,13 @@ export interface components {
             name: string;
             owner: string;
         };
+        FreshData: {
+            loadFirst: boolean;
+            /** Format: int32 */
+            waitHours: number;
+            /** @enum {string} */
+            ifStale: "SEND" | "SKIP";
+        };
         Given: {
             column: string;
             all: boolean;
@@ -2203,6 +2247,9 @@ export interface components {
             name: string;
             address: string;
             zone: string;
+            /** @enum {string} */
+            firstDayOfWeek: "MONDAY" | "TUESDAY" | "WEDNESDAY" | "THURSDAY" | "FRIDAY" | "SATURDAY" | "SUNDAY";
+            locale: string;
             roles: ("ADMINISTRATOR" | "AUDITOR")[];
         };
         MeasureName: {
@@ -2312,7 +2359,7 @@ export interface components {
         };
         Note: {
             /** @enum {string} */
-            part: "WHEN" | "WHAT" | "PERIOD" | "FILTER" | "CUT" | "SEEN_AS" | "TO_WHOM" | "AS_WHAT" | "NAME";
+            part: "WHEN" | "WHAT" | "PERIOD" | "FILTER" | "CUT" | "SEEN_AS" | "TO_WHOM" | "AS_WHAT" | "UNLESS" | "NAME";
             text: string;
             serious: boolean;
         };
@@ -2336,6 +2383,7 @@ export interface components {
             recipients: number;
             leftOut: components["schemas"]["LeftOut"][];
             days: string;
+            loadFirst: boolean;
             regular: string;
         };
         Output: {
@@ -2415,7 +2463,7 @@ export interface components {
             columns: string[];
         };
         Phrase: {
-            part: ("WHEN" | "WHAT" | "PERIOD" | "FILTER" | "CUT" | "SEEN_AS" | "TO_WHOM" | "AS_WHAT" | "NAME") | null;
+            part: ("WHEN" | "WHAT" | "PERIOD" | "FILTER" | "CUT" | "SEEN_AS" | "TO_WHOM" | "AS_WHAT" | "UNLESS" | "NAME") | null;
             text: string;
             missing: boolean;
         };
@@ -2569,10 +2617,11 @@ export interface components {
             /** Format: date-time */
             dueAt: string;
             /** @enum {string} */
-            state: "DUE" | "SENDING" | "CLOSED";
+            state: "WAITING" | "DUE" | "SENDING" | "CLOSED";
             /** @enum {string} */
             outcome: "OPEN" | "SENT" | "PARTLY" | "FAILED" | "SKIPPED" | "MISSED";
             sentence: string;
+            because: string;
             issue: number | null;
             number: number | null;
             recipients: components["schemas"]["RunRecipient"][];
@@ -2681,6 +2730,8 @@ export interface components {
             seconds: number;
             /** Format: int32 */
             mostRows: number;
+            checkedAt: string | null;
+            failure: string;
             usedBy: components["schemas"]["SourceUse"][];
         };
         SourceWish: {
@@ -2722,6 +2773,7 @@ export interface components {
             mine: boolean;
             mayChange: boolean;
             nextDue: string | null;
+            afterLoads: boolean;
             spines: components["schemas"]["Spine"][];
         };
         SubscriptionView: {
@@ -2757,6 +2809,7 @@ export interface components {
             recipients: number[];
             output: components["schemas"]["Output"];
             schedule: components["schemas"]["Schedule"];
+            freshData: components["schemas"]["FreshData"] | null;
             locale: string;
         };
         Text: {
@@ -3443,6 +3496,28 @@ export interface operations {
                 content: {
                     "*/*": components["schemas"]["Ended"];
                 };
+            };
+        };
+    };
+    change_2: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Calendar"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -4841,9 +4916,36 @@ export interface operations {
             };
         };
     };
+    periods: {
+        parameters: {
+            query?: {
+                zone?: string;
+                weeks?: "MONDAY" | "TUESDAY" | "WEDNESDAY" | "THURSDAY" | "FRIDAY" | "SATURDAY" | "SUNDAY";
+                byTime?: boolean;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["PeriodView"][];
+                };
+            };
+        };
+    };
     period: {
         parameters: {
-            query?: never;
+            query?: {
+                zone?: string;
+                weeks?: "MONDAY" | "TUESDAY" | "WEDNESDAY" | "THURSDAY" | "FRIDAY" | "SATURDAY" | "SUNDAY";
+            };
             header?: never;
             path: {
                 code: string;

@@ -2,6 +2,7 @@ package mailshelf.e2e;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.BeforeAll;
@@ -50,6 +51,55 @@ class AccountTest {
                 .isEqualTo(401);
 
         desk.put("account/password", change("the tide turns twice", PASSWORD));
+    }
+
+    @Test
+    void weeks_are_ones_own_for_what_one_reads_and_begins_and_what_runs_keeps_those_it_had() {
+        Api jon = DEMO.as("Jon Aasen");
+        long before = jon.post("subscriptions", Map.of("terms", Wishes.terms(5), "start", true))
+                .get("id")
+                .asLong();
+        String mondays = lastWeek(jon);
+        Reader reader = DEMO.reader().signInAs("Jon Aasen");
+        reader.page.navigate("/account");
+
+        reader.page.getByLabel("A week begins on").selectOption("Sunday");
+        reader.button("Keep these").click();
+        PlaywrightAssertions.assertThat(reader.page.getByText("Days are told by these clocks and weeks"))
+                .isVisible();
+        reader.page.navigate("/compose?report=1");
+        reader.button("Keep as draft").click();
+        Wait.until("the draft is kept", () -> drafts(jon).size() == 1);
+
+        assertThat(lastWeek(jon)).isNotEqualTo(mondays);
+        assertThat(jon.get("periods/last-week?weeks=MONDAY").get("days").asString())
+                .as("of what keeps its own weeks")
+                .isEqualTo(mondays);
+        assertThat(jon.get("periods?weeks=MONDAY").toString()).contains(mondays);
+        assertThat(firstDay(jon, before)).isEqualTo("MONDAY");
+        assertThat(firstDay(jon, drafts(jon).get(0))).isEqualTo("SUNDAY");
+        assertThat(jon.refused("PUT", "account/calendar", Map.of("zone", "Europe/Oslo", "firstDayOfWeek", "FRIDAY"))
+                        .code())
+                .isEqualTo("account.first-day");
+    }
+
+    private static List<Long> drafts(Api who) {
+        return who.get("subscriptions")
+                .valueStream()
+                .filter(line -> line.get("state").asString().equals("DRAFT"))
+                .map(line -> line.get("id").asLong())
+                .toList();
+    }
+
+    private static String lastWeek(Api who) {
+        return who.get("reports/1?period=last-week").get("period").get("days").asString();
+    }
+
+    private static String firstDay(Api who, long subscription) {
+        return who.get("subscriptions/" + subscription)
+                .get("terms")
+                .get("firstDayOfWeek")
+                .asString();
     }
 
     @Test

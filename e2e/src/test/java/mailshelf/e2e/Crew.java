@@ -146,6 +146,7 @@ public final class Crew {
         terms.put("name", "For the crew");
         terms.put("output", Map.of("pdf", true, "picture", true));
         terms.put("schedule", Wishes.schedule("FREQ=DAILY", "15:00"));
+        terms.put("freshData", Map.of("loadFirst", true, "waitHours", 0, "ifStale", "SEND"));
         return owner.post("subscriptions", Map.of("terms", terms, "start", true))
                 .get("id")
                 .asLong();

@@ -92,11 +92,11 @@ class DeliveryTest {
         behave("REFUSE_FOR_NOW");
         long id = daily("Later", "11:30", List.of(), andersId);
         Instant due = nextDue(id);
-        moveTo(due.plusSeconds(5));
+        Clock.moveTo(marit, due.plusSeconds(5));
         long run = newestRun(id);
         Wait.until("a first try", () -> !recipient(run).get("nextTry").isNull());
         Instant second = Instant.parse(recipient(run).get("nextTry").asString());
-        moveTo(second.plusSeconds(1));
+        Clock.moveTo(marit, second.plusSeconds(1));
         Wait.until("a second try", () -> recipient(run).get("tries").size() == 2);
         Instant third = Instant.parse(recipient(run).get("nextTry").asString());
         assertThat(Duration.between(second, third)).isGreaterThan(Duration.between(due, second));
@@ -104,7 +104,7 @@ class DeliveryTest {
         assertThat(recipient(run).get("tries").get(0).get("reply").asString()).startsWith("452");
 
         behave("NONE");
-        moveTo(third.plusSeconds(1));
+        Clock.moveTo(marit, third.plusSeconds(1));
         Wait.until("it is through", () -> closed(run));
         assertThat(recipient(run).get("words").asString()).isEqualTo("accepted");
         assertThat(recipient(run).get("tries")).hasSize(3);
@@ -116,7 +116,7 @@ class DeliveryTest {
         JsonNode run = runAt(nextDue(id), id);
         String issue = "issues/" + run.get("issue").asLong();
         JsonNode then = marit.get(issue).get("shown");
-        moveTo(nextDue(id).plus(Duration.ofDays(8)));
+        Clock.moveTo(marit, nextDue(id).plus(Duration.ofDays(8)));
         assertThat(marit.get(issue).get("shown")).isEqualTo(then);
         assertThat(marit.get("reports/1").get("shown").get("page").get("showing"))
                 .isNotEqualTo(then.get("page").get("showing"));
@@ -162,17 +162,8 @@ class DeliveryTest {
                 .asString());
     }
 
-    private static void moveTo(Instant moment) {
-        if (Instant.parse(marit.get("clock").get("now").asString()).isBefore(moment)) {
-            marit.post("clock/move", Map.of("to", moment.toString()));
-            Wait.until(
-                    "the clock stands at " + moment,
-                    () -> marit.get("clock").get("movingTo").isNull());
-        }
-    }
-
     private static JsonNode runAt(Instant due, long subscription) {
-        moveTo(due.plusSeconds(5));
+        Clock.moveTo(marit, due.plusSeconds(5));
         long run = newestRun(subscription);
         Wait.until("the run is closed", () -> closed(run));
         return marit.get("runs/" + run);

@@ -248,8 +248,7 @@ class MondayMailTest {
     /** Until the clock has arrived and the page tells of the next send again. */
     private static void move(Locator button) {
         reader.page.waitForResponse(answer -> answer.request().method().equals("POST"), button::click);
-        Api marit = DEMO.as("Marit Lunde");
-        Wait.until("the clock rests", () -> marit.get("clock").get("movingTo").isNull());
+        Clock.awaitRest(DEMO.as("Marit Lunde"));
         assertThat(reader.region("The demo’s clock").getByRole(AriaRole.STATUS)).containsText("the next send is");
     }
 }

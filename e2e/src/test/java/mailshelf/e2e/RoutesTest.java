@@ -25,6 +25,7 @@ class RoutesTest {
      * others ask.
      */
     private static final String TABLE = """
+            PUT /account/calendar | account/calendar | 401 204 204 204 204 204 204
             PUT /account/password | account/password | 401 422 422 422 422 422 422
             GET /account/sessions | account/sessions | 401 200 200 200 200 200 200
             DELETE /account/sessions/{id} | account/sessions/0 | 401 404 404 404 404 404 404
@@ -81,6 +82,7 @@ class RoutesTest {
             PUT /mail-room/{address}/behaviour | mail-room/x@y.example/behaviour | 401 - - - - - -
             GET /mail-room/{address}/mails/{id} | mail-room/x@y.example/mails/none | 401 404 404 404 404 404 404
             GET /mail-room/{address}/mails/{id}/source | mail-room/x@y.example/mails/none/source | 401 404 404 404 404 404 404
+            GET /periods | periods | 401 200 200 200 200 200 200
             GET /periods/{code} | periods/last-week | 401 200 200 200 200 200 200
             GET /people | people | 401 403 403 403 403 200 200
             POST /people | people | 401 403 403 403 403 403 -
@@ -184,6 +186,7 @@ class RoutesTest {
             Map.entry("POST /sendings", Wishes.terms()),
             Map.entry("PUT /subscriptions/{id}", Wishes.terms()),
             Map.entry("POST /demo/sign-in", Map.of("person", 999_999)),
+            Map.entry("PUT /account/calendar", Map.of("zone", "Europe/Oslo", "firstDayOfWeek", "MONDAY")),
             Map.entry("PUT /account/password", Map.of("current", "not it", "wanted", "a ferry leaves at nine")),
             Map.entry("POST /session", Map.of("address", "x@y.example", "password", "none")),
             Map.entry("POST /invitations/{token}", Map.of("password", "a ferry leaves at nine")));

@@ -66,6 +66,7 @@ class RowsNowhereElseTest {
             "mail-room/{address}/mails/{id}",
             "mail-room/{address}/mails/{id}/source",
             "people",
+            "periods",
             "periods/{code}",
             "reports/{id}/definition",
             "reports/{id}/versions/{no}",

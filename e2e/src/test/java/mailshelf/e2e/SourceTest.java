@@ -8,6 +8,7 @@ import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Duration;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -185,8 +186,7 @@ class SourceTest {
 
         // ten minutes later, not a day
         String again = view.get("nextLoad").asString();
-        Wait.until(
-                "the clock stands", () -> sunniva.get("clock").get("movingTo").isNull());
+        Clock.awaitRest(sunniva);
         sunniva.post("clock/move", Map.of("to", again));
 
         Wait.until("it has loaded", () -> attempts(id) == 3);
@@ -194,6 +194,42 @@ class SourceTest {
         assertThat(view.get("line").get("failure").asString()).isEmpty();
         assertThat(view.get("line").get("newestLoad").get("no").asInt()).isEqualTo(2);
         assertThat(view.get("nextLoad").asString()).contains("T03:15:00Z");
+    }
+
+    @Test
+    void a_source_that_does_not_answer_is_told_before_anything_is_sent_of_it() {
+        long id = dataSet("asked ahead", "SELECT day, route, paid AS amount FROM booking", byHand());
+        sunniva.post("data-sets/" + id + "/loads/now", null);
+        Wait.until("it has been looked after", () -> checked().get("checkedAt").isString());
+        assertThat(checked().get("failure").asString()).isEmpty();
+        POSTGRES.stop();
+        try {
+            hoursLater(1);
+            Wait.until(
+                    "it does not answer",
+                    () -> checked().get("failure").asString().contains("cannot be reached"));
+            Wait.until(
+                    "its data's owner is told",
+                    () -> sunniva.get("mail-room/sunniva.rein@brinewater.example")
+                            .toString()
+                            .contains("“Booking desk” does not answer"));
+        } finally {
+            POSTGRES.start();
+        }
+        hoursLater(1);
+        Wait.until("it answers again", () -> checked().get("failure").asString().isEmpty());
+    }
+
+    private static JsonNode checked() {
+        return sunniva.get("sources")
+                .valueStream()
+                .filter(source -> source.get("id").asLong() == bookings)
+                .findFirst()
+                .orElseThrow();
+    }
+
+    private static void hoursLater(int hours) {
+        Clock.moveTo(sunniva, Clock.now(sunniva).plus(Duration.ofHours(hours)));
     }
 
     @Test

@@ -9,6 +9,7 @@ import java.nio.file.StandardCopyOption;
 import java.nio.file.StandardOpenOption;
 import java.nio.file.attribute.FileTime;
 import java.time.Duration;
+import java.time.Instant;
 import java.util.HashMap;
 import java.util.Map;
 import org.junit.jupiter.api.BeforeAll;
@@ -92,6 +93,31 @@ class WatchedFolderTest {
         JsonNode load = sunniva.post("data-sets/" + id + "/loads/now", null);
 
         assertThat(load.get("rows").asLong()).isEqualTo(1);
+    }
+
+    @Test
+    void rows_that_are_added_are_not_added_twice_from_one_file() throws IOException {
+        long id = dataSet("once", "once.csv", "APPEND", "BY_HAND");
+        put("once.csv", "2026-11-01,Ness,much");
+        sunniva.refused("POST", "data-sets/" + id + "/loads/now", null);
+        put("once.csv", "2026-11-01,Ness,1.00");
+        sunniva.post("data-sets/" + id + "/loads/now", null);
+
+        assertThat(sunniva.refused("POST", "data-sets/" + id + "/loads/now", null)
+                        .code())
+                .isEqualTo("source.nothing-new");
+
+        put("once.csv", "2026-11-02,Hovden,2.00");
+        assertThat(sunniva.post("data-sets/" + id + "/loads/now", null)
+                        .get("rows")
+                        .asLong())
+                .isEqualTo(2);
+    }
+
+    /** Long ago, so that it stands still. */
+    private static void put(String name, String row) throws IOException {
+        Path file = Files.writeString(folder.resolve(name), HEAD + row + "\n");
+        Files.setLastModifiedTime(file, FileTime.from(Instant.now().minusSeconds(60)));
     }
 
     @Test

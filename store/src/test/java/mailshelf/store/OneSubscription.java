@@ -41,8 +41,10 @@ import mailshelf.store.subscription.SubscriptionStore;
 /** A house with Ida, one report over one load, and her daily subscription to it. */
 public record OneSubscription(Person ida, Subscription subscription) {
     public static final Instant NOW = Instant.parse("2026-11-23T06:00:00Z");
-    public static final RunStore.Pinned PINNED =
-            new RunStore.Pinned(1, List.of(new RunStore.Source(new ReportId(1), 1, new LoadId(1))));
+    public static final RunStore.Pinned PINNED = new RunStore.Pinned(
+            1,
+            List.of(new RunStore.Source(new ReportId(1), 1, new LoadId(1), Optional.empty(), Optional.empty())),
+            RunState.DUE);
     private static final Window WEEK = new Window(LocalDate.of(2026, 11, 16), LocalDate.of(2026, 11, 22));
 
     public static OneSubscription kept(Tx tx) {
@@ -76,6 +78,7 @@ public record OneSubscription(Person ida, Subscription subscription) {
                 List.of(owner.id()),
                 new Output(true, false),
                 new Schedule(new Recurrence.Daily(), LocalTime.of(7, 0), ZoneId.of("Europe/Oslo")),
+                Optional.empty(),
                 Locale.ENGLISH);
     }
 

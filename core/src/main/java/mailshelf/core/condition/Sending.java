@@ -5,6 +5,8 @@ public enum Sending {
     SEND,
     /** No row of the data lies behind any of its copies. */
     SKIP_NO_ROWS,
+    /** The last load of its data failed. */
+    SKIP_STALE,
     /** Nobody on the list may be sent it. */
     SKIP_NOBODY;
 

@@ -15,6 +15,11 @@ public record LoadPlan(Origin origin, LoadTimes times, LoadMode mode, Optional<D
     public static final LoadPlan SENT =
             new LoadPlan(Origin.SENT, LoadTimes.BY_HAND, LoadMode.REPLACE, Optional.empty());
 
+    /** Whether a load can be asked for; files that are sent or taken as they arrive cannot be had any sooner. */
+    public boolean canBeAskedFor() {
+        return origin.kind() != Origin.Kind.SENT && times.kind() != LoadTimes.Kind.ON_ARRIVAL;
+    }
+
     /** @throws Problem {@code data.bad-plan} for one that lacks a part, or has parts that do not go together */
     public void requireWhole() {
         boolean isSent = origin.kind() == Origin.Kind.SENT;

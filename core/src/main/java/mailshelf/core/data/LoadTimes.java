@@ -53,6 +53,22 @@ public record LoadTimes(Kind kind, Optional<LocalTime> at, Optional<ZoneId> zone
         };
     }
 
+    /**
+     * The first load after a moment by its time, as far as can be told now.
+     *
+     * @param due when the next falls due
+     */
+    public Instant following(Instant due, Instant moment) {
+        if (moment.isBefore(due)) {
+            return due;
+        }
+        if (kind != Kind.EVERY) {
+            return nextAfter(moment).orElseThrow();
+        }
+        Duration every = Duration.ofMinutes(minutes);
+        return due.plus(every.multipliedBy(Duration.between(due, moment).dividedBy(every) + 1));
+    }
+
     private Instant nextDaily(ZonedDateTime moment) {
         ZonedDateTime today = moment.toLocalDate().atTime(at.orElseThrow()).atZone(moment.getZone());
         return today.isAfter(moment)

@@ -187,23 +187,11 @@ final class Functions {
 
     /** @param wins whether the one stays before the other */
     private static Optional<Term> extreme(Arguments in, Logic.Order wins) {
-        if (in.terms().size() < 2) {
-            return Optional.empty();
-        }
-        if (in.areAll(Term.Numbers.class)) {
-            return in.terms().stream()
-                    .reduce((a, b) -> Logic.choose(
-                            comparedOrMissing(Logic.compare((Term.Numbers) a, (Term.Numbers) b, wins), a), a, b));
-        }
-        if (in.areAll(Term.Times.class)) {
-            return in.terms().stream()
-                    .reduce((a, b) -> Logic.choose(
-                            comparedOrMissing(Logic.compare((Term.Times) a, (Term.Times) b, wins), a), a, b));
-        }
-        return in.areAll(Term.Days.class)
+        boolean ordered = in.areAll(Term.Numbers.class) || in.areAll(Term.Times.class) || in.areAll(Term.Days.class);
+        return ordered && in.terms().size() > 1
                 ? in.terms().stream()
                         .reduce((a, b) -> Logic.choose(
-                                comparedOrMissing(Logic.compare((Term.Days) a, (Term.Days) b, wins), a), a, b))
+                                comparedOrMissing(Logic.compare(a, b, wins).orElseThrow(), a), a, b))
                 : Optional.empty();
     }
 

@@ -1,5 +1,6 @@
 package mailshelf.core.expression;
 
+import java.util.Optional;
 import java.util.function.Function;
 import java.util.function.IntPredicate;
 import mailshelf.core.data.Cells;
@@ -92,16 +93,28 @@ final class Logic {
         };
     }
 
-    static Term.Truths compare(Term.Numbers left, Term.Numbers right, Order order) {
+    /** Empty for types that cannot be compared with each other. */
+    static Optional<Term.Truths> compare(Term left, Term right, Order order) {
+        if (left instanceof Term.Numbers a && right instanceof Term.Numbers b) {
+            return Optional.of(compare(a, b, order));
+        }
+        if (left instanceof Term.Texts a && right instanceof Term.Texts b) {
+            return Optional.of(test(a, b, (one, other) -> order.holds(one.compareTo(other))));
+        }
+        if (left instanceof Term.Days a && right instanceof Term.Days b) {
+            return Optional.of(compare(a, b, order));
+        }
+        return left instanceof Term.Times a && right instanceof Term.Times b
+                ? Optional.of(compare(a.over(), b.over(), order))
+                : Optional.empty();
+    }
+
+    private static Term.Truths compare(Term.Numbers left, Term.Numbers right, Order order) {
         int decimals = Math.max(left.decimals(), right.decimals());
         return compare(
                 Arithmetic.scaled(left, decimals).over(),
                 Arithmetic.scaled(right, decimals).over(),
                 order);
-    }
-
-    static Term.Truths compare(Term.Times left, Term.Times right, Order order) {
-        return compare(left.over(), right.over(), order);
     }
 
     private static Term.Truths compare(
@@ -119,7 +132,7 @@ final class Logic {
         });
     }
 
-    static Term.Truths compare(Term.Days left, Term.Days right, Order order) {
+    private static Term.Truths compare(Term.Days left, Term.Days right, Order order) {
         return new Term.Truths(cells -> {
             Cells.Days lefts = left.over().apply(cells);
             Cells.Days rights = right.over().apply(cells);
@@ -131,10 +144,6 @@ final class Logic {
                         : Truth.of(order.holds(Integer.compare(a, b)));
             };
         });
-    }
-
-    static Term.Truths compare(Term.Texts left, Term.Texts right, Order order) {
-        return test(left, right, (a, b) -> order.holds(a.compareTo(b)));
     }
 
     interface TextTest {

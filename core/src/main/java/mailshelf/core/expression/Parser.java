@@ -156,19 +156,9 @@ final class Parser {
     }
 
     private static Term.Truths compare(Term left, Term right, Logic.Order order, int position) throws BadExpression {
-        if (left instanceof Term.Numbers a && right instanceof Term.Numbers b) {
-            return Logic.compare(a, b, order);
-        }
-        if (left instanceof Term.Texts a && right instanceof Term.Texts b) {
-            return Logic.compare(a, b, order);
-        }
-        if (left instanceof Term.Days a && right instanceof Term.Days b) {
-            return Logic.compare(a, b, order);
-        }
-        if (left instanceof Term.Times a && right instanceof Term.Times b) {
-            return Logic.compare(a, b, order);
-        }
-        throw new BadExpression(position, left.type() + " cannot be compared with " + right.type());
+        return Logic.compare(left, right, order)
+                .orElseThrow(
+                        () -> new BadExpression(position, left.type() + " cannot be compared with " + right.type()));
     }
 
     private Term sum() throws BadExpression {

@@ -4,6 +4,7 @@ import java.time.DayOfWeek;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import mailshelf.core.condition.FreshData;
 import mailshelf.core.data.Filter;
 import mailshelf.core.report.ClippingId;
 import mailshelf.core.report.CutId;
@@ -35,6 +36,7 @@ public record KeptTerms(
         List<PersonId> recipients,
         Output output,
         Schedule schedule,
+        Optional<FreshData> freshData,
         Locale locale) {
     /** The terms that a text is of. */
     public static Terms read(String json) {
@@ -51,6 +53,7 @@ public record KeptTerms(
                 kept.recipients,
                 kept.output,
                 kept.schedule,
+                kept.freshData,
                 kept.locale);
     }
 }

@@ -10,5 +10,6 @@ public enum Part {
     SEEN_AS,
     TO_WHOM,
     AS_WHAT,
+    UNLESS,
     NAME
 }

@@ -1,6 +1,5 @@
 package mailshelf.core.subscription;
 
-import java.time.Instant;
 import java.time.LocalDate;
 import java.time.LocalDateTime;
 import java.util.ArrayList;
@@ -29,17 +28,16 @@ public record Seam(Kind kind, LocalDate first, LocalDate second, Window days) {
     }
 
     /** As many issues as a year of weeks has. */
-    private static final int LOOKED_AT = 53;
+    public static final int LOOKED_AT = 53;
 
     /**
      * The first gap between the next issues of what some terms send, or else the first overlap; empty where they meet, or
      * where the days are fixed anyway.
      */
-    public static Optional<Seam> first(Terms terms, Content content, Instant now) {
+    public static Optional<Seam> first(Terms terms, Content content, List<Occurrence> sends) {
         if (content.period() instanceof FixedPeriod || content.period() instanceof SinceLastIssue) {
             return Optional.empty();
         }
-        List<Occurrence> sends = terms.schedule().upcoming(now, LOOKED_AT);
         List<Seam> seams = new ArrayList<>();
         for (int i = 1; i < sends.size(); i++) {
             between(terms, content, sends.get(i - 1), sends.get(i)).ifPresent(seams::add);

@@ -1,6 +1,7 @@
 package mailshelf.core.subscription;
 
 import java.time.DayOfWeek;
+import java.time.Duration;
 import java.time.ZoneId;
 import java.time.format.TextStyle;
 import java.util.ArrayList;
@@ -9,6 +10,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
+import mailshelf.core.condition.FreshData;
 import mailshelf.core.data.Filter;
 import mailshelf.core.report.Definition;
 import mailshelf.core.report.FilterWords;
@@ -110,7 +112,9 @@ public final class Sentence {
         part(phrases, Part.AS_WHAT, asWhat(), missing);
         between(phrases, words.say("sentence.to"));
         part(phrases, Part.TO_WHOM, toWhom(), missing);
-        between(phrases, words.say("sentence.unless-no-rows"));
+        between(phrases, ", ");
+        part(phrases, Part.UNLESS, unless(), missing);
+        between(phrases, ".");
         return phrases;
     }
 
@@ -138,8 +142,20 @@ public final class Sentence {
     }
 
     private String when() {
+        String fires = fires();
+        return terms.asksOfData().loadFirst() ? words.say("sentence.load-first", fires) : fires;
+    }
+
+    private String fires() {
         if (terms.schedule().firesOnDemand()) {
             return words.say("sentence.on-demand");
+        }
+        Optional<Duration> afterLoads = terms.schedule().afterLoads();
+        if (afterLoads.isPresent()) {
+            Duration span = afterLoads.get();
+            return span.isZero()
+                    ? words.say("sentence.after-load")
+                    : words.say("sentence.after-load-apart", words.span(span));
         }
         String time = words.dates(ZoneId.of("UTC")).time(terms.schedule().at());
         return words.say("sentence.when", days(), time, terms.schedule().zone().getId());
@@ -264,6 +280,12 @@ public final class Sentence {
         String page = words.say(terms.standsOnOwnPage() ? "sentence.own-page" : "sentence.first-page");
         String kinds = (terms.output().pdf() ? "pdf" : "mail") + (terms.output().picture() ? "-picture" : "");
         return words.say("sentence.output." + kinds, page);
+    }
+
+    private String unless() {
+        FreshData asked = terms.asksOfData();
+        String key = "sentence.unless." + asked.ifStale();
+        return words.say(asked.waitHours() > 0 ? key + ".waiting" : key, asked.waitHours());
     }
 
     private String toWhom() {

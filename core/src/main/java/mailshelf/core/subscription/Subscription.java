@@ -1,5 +1,6 @@
 package mailshelf.core.subscription;
 
+import java.time.Duration;
 import java.time.Instant;
 import java.util.Optional;
 import mailshelf.core.Problem;
@@ -12,7 +13,7 @@ import mailshelf.core.time.Occurrence;
  *
  * @param version number of the terms, from 1
  * @param pausedBecause why it is paused; "" otherwise
- * @param nextDue when the next issue leaves; empty unless active, and for one that is sent on demand only
+ * @param nextDue when the next issue leaves; empty unless active, and where nothing is due by time
  */
 public record Subscription(
         SubscriptionId id,
@@ -49,7 +50,30 @@ public record Subscription(
             requireComplete(changed);
         }
         Subscription next = new Subscription(id, owner, state, pausedBecause, version + 1, changed, nextDue);
-        return state == State.ACTIVE ? next.active(now) : next;
+        if (state != State.ACTIVE) {
+            return next;
+        }
+        // a load that it waits to be sent after stays one
+        boolean keepsDue = isAfterLoads() && next.isAfterLoads();
+        return keepsDue ? next : next.active(now);
+    }
+
+    private boolean isAfterLoads() {
+        return terms.schedule().afterLoads().isPresent();
+    }
+
+    /**
+     * Data that it shows have been loaded.
+     *
+     * @param lastFired when it last fell due after a load
+     */
+    public Subscription loaded(Instant now, Optional<Instant> lastFired) {
+        require(state == State.ACTIVE && isAfterLoads(), "subscription.not-active");
+        Duration span = terms.schedule().afterLoads().orElseThrow();
+        Instant due =
+                lastFired.map(last -> last.plus(span)).filter(now::isBefore).orElse(now);
+        Optional<Instant> first = Optional.of(nextDue.filter(due::isAfter).orElse(due));
+        return new Subscription(id, owner, state, pausedBecause, version, terms, first);
     }
 
     public Subscription pause(String because) {

@@ -11,6 +11,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.function.UnaryOperator;
+import mailshelf.core.condition.FreshData;
 import mailshelf.core.data.Filter;
 import mailshelf.core.named.References;
 import mailshelf.core.report.ClippingId;
@@ -32,6 +33,7 @@ import mailshelf.core.time.Window;
  * @param firstDayOfWeek by which its weeks are counted
  * @param seenAs whose rows it shows; in terms of before there were row rules, each recipient's
  * @param recipients in the order they were put on
+ * @param freshData what is asked of its data first; empty where they are sent as they are
  */
 public record Terms(
         String name,
@@ -42,12 +44,15 @@ public record Terms(
         List<PersonId> recipients,
         Output output,
         Schedule schedule,
+        Optional<FreshData> freshData,
         Locale locale) {
     public Terms {
         content = List.copyOf(content);
         clipping = clipping == null ? Optional.empty() : clipping;
         seenAs = seenAs == null ? SeenAs.RECIPIENT : seenAs;
         recipients = List.copyOf(recipients);
+        freshData =
+                freshData == null ? Optional.empty() : freshData.filter(asked -> !asked.equals(FreshData.AS_THEY_ARE));
     }
 
     /** The parts that must still be filled in before it can start. */
@@ -70,6 +75,11 @@ public record Terms(
         return clipping.isPresent() || content.stream().anyMatch(Content::hasBlocks);
     }
 
+    /** What is asked of its data. */
+    public FreshData asksOfData() {
+        return freshData.orElse(FreshData.AS_THEY_ARE);
+    }
+
     /** The reports that it takes from, each once. */
     public List<ReportId> reports() {
         return content.stream().map(Content::report).distinct().toList();
@@ -80,7 +90,7 @@ public record Terms(
     }
 
     public Terms withRecipients(List<PersonId> others) {
-        return new Terms(name, content, clipping, firstDayOfWeek, seenAs, others, output, schedule, locale);
+        return new Terms(name, content, clipping, firstDayOfWeek, seenAs, others, output, schedule, freshData, locale);
     }
 
     /** What follows a cut, for the period and narrowed as that has it. */
@@ -135,7 +145,8 @@ public record Terms(
     }
 
     private Terms withContent(List<Content> others, Optional<ClippingId> clipping) {
-        return new Terms(name, others, clipping, firstDayOfWeek, seenAs, recipients, output, schedule, locale);
+        return new Terms(
+                name, others, clipping, firstDayOfWeek, seenAs, recipients, output, schedule, freshData, locale);
     }
 
     /**

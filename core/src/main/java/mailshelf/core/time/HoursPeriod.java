@@ -28,7 +28,7 @@ public record HoursPeriod(int count, boolean withThis) implements Period {
     @Override
     public Window on(ZonedDateTime now, DayOfWeek firstDayOfWeek) {
         ZonedDateTime end = now.truncatedTo(withThis ? ChronoUnit.MINUTES : ChronoUnit.HOURS);
-        return Window.between(end.minusHours(count).toLocalDateTime(), end.toLocalDateTime(), now.getZone());
+        return Window.timed(end.minusHours(count).toLocalDateTime(), end.toLocalDateTime(), now.getZone());
     }
 
     @Override

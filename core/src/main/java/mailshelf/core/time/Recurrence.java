@@ -1,6 +1,8 @@
 package mailshelf.core.time;
 
 import java.time.DayOfWeek;
+import java.time.Duration;
+import java.time.format.DateTimeParseException;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Set;
@@ -10,9 +12,15 @@ import java.util.stream.IntStream;
 import org.dmfs.rfc5545.recur.InvalidRecurrenceRuleException;
 import org.dmfs.rfc5545.recur.RecurrenceRule;
 
-/** On which days a schedule fires; written and read as an RFC 5545 recurrence rule (§3.3.10). */
+/**
+ * What makes a schedule fire: days, written and read as an RFC 5545 recurrence rule (§3.3.10), or something that recurs by no
+ * rule.
+ */
 public sealed interface Recurrence {
-    /** The rule in the form of RFC 5545, e.g. {@code FREQ=WEEKLY;BYDAY=MO,TH}. */
+    /**
+     * Days as a rule of RFC 5545, e.g. {@code FREQ=WEEKLY;BYDAY=MO,TH}; "" on demand; {@code AFTER-LOAD}, with the span as an
+     * ISO 8601 duration if there is one, e.g. {@code AFTER-LOAD;SPAN=PT6H}.
+     */
     String rule();
 
     /** Never by itself: somebody has it sent. Such a schedule has no rule (RFC 5545 §3.8.5.3: a rule is optional). */
@@ -20,6 +28,45 @@ public sealed interface Recurrence {
         @Override
         public String rule() {
             return "";
+        }
+    }
+
+    /**
+     * Whenever data that it shows have been loaded.
+     *
+     * @param span the least from one firing to the next, which waits for its end; zero for none
+     */
+    record AfterLoad(Duration span) implements Recurrence {
+        private static final String NAME = "AFTER-LOAD";
+        private static final String SPAN = ";SPAN=";
+        private static final Duration LONGEST = Duration.ofDays(31);
+
+        public AfterLoad {
+            if (span.isNegative()
+                    || span.compareTo(LONGEST) > 0
+                    || span.toSecondsPart() != 0
+                    || span.toNanosPart() != 0) {
+                throw new IllegalArgumentException("Not a span of whole minutes, of 31 days at most: " + span);
+            }
+        }
+
+        @Override
+        public String rule() {
+            return span.isZero() ? NAME : NAME + SPAN + span;
+        }
+
+        private static AfterLoad read(String rule) {
+            if (rule.equals(NAME)) {
+                return new AfterLoad(Duration.ZERO);
+            }
+            if (!rule.startsWith(NAME + SPAN)) {
+                throw new IllegalArgumentException("Not a rule that we keep: " + rule);
+            }
+            try {
+                return new AfterLoad(Duration.parse(rule.substring((NAME + SPAN).length())));
+            } catch (DateTimeParseException e) {
+                throw new IllegalArgumentException("Not a span: " + rule, e);
+            }
         }
     }
 
@@ -85,6 +132,9 @@ public sealed interface Recurrence {
     static Recurrence parse(String rule) {
         if (rule.isEmpty()) {
             return new OnDemand();
+        }
+        if (rule.startsWith(AfterLoad.NAME)) {
+            return AfterLoad.read(rule);
         }
         try {
             RecurrenceRule parsed = new RecurrenceRule(rule);

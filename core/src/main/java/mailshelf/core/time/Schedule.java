@@ -1,5 +1,6 @@
 package mailshelf.core.time;
 
+import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.LocalDateTime;
@@ -15,8 +16,8 @@ import org.dmfs.rfc5545.recur.RecurrenceRule;
 import org.dmfs.rfc5545.recur.RecurrenceRuleIterator;
 
 /**
- * When an issue leaves: a recurrence of days, a local time and a zone. The sentence, the strip of next sends and the
- * delivery loop all ask this one class.
+ * When an issue leaves: what makes it, a local time for what recurs by days, and a zone. The sentence, the strip of next
+ * sends and the delivery loop all ask this one class.
  */
 public record Schedule(Recurrence recurrence, LocalTime at, ZoneId zone) {
 
@@ -25,14 +26,23 @@ public record Schedule(Recurrence recurrence, LocalTime at, ZoneId zone) {
         return recurrence instanceof Recurrence.OnDemand;
     }
 
-    /** The first occurrence strictly after {@code moment}; none on demand. */
+    /** Where it fires after loads: the least from one firing to the next. */
+    public Optional<Duration> afterLoads() {
+        return recurrence instanceof Recurrence.AfterLoad afterLoad ? Optional.of(afterLoad.span()) : Optional.empty();
+    }
+
+    private boolean firesByTime() {
+        return !firesOnDemand() && afterLoads().isEmpty();
+    }
+
+    /** The first occurrence strictly after {@code moment}; none where it does not fire by time. */
     public Optional<Occurrence> next(Instant moment) {
         return upcoming(moment, 1).stream().findFirst();
     }
 
-    /** The next {@code count} occurrences strictly after {@code moment}, in order; none on demand. */
+    /** The next {@code count} occurrences strictly after {@code moment}, in order; none where it does not fire by time. */
     public List<Occurrence> upcoming(Instant moment, int count) {
-        if (firesOnDemand()) {
+        if (!firesByTime()) {
             return List.of();
         }
         // from the day before, since a time that is shifted over a gap may belong to yesterday's date

@@ -44,12 +44,18 @@ public record Window(LocalDate fromInclusive, LocalDate toInclusive, Optional<Ti
      * in between, both may read the same: then it is the hour that they went back.
      */
     public static Window between(LocalDateTime first, LocalDateTime before, ZoneId zone) {
+        Window window = timed(first, before, zone);
+        boolean isWhole = window.start().toLocalTime().equals(LocalTime.MIDNIGHT)
+                && before.toLocalTime().equals(LocalTime.MIDNIGHT);
+        return isWhole ? new Window(window.fromInclusive(), window.toInclusive()) : window;
+    }
+
+    /** The same, but by the clocks of its zone even where it happens to begin and end at midnight. */
+    static Window timed(LocalDateTime first, LocalDateTime before, ZoneId zone) {
         LocalDateTime from = first.isBefore(before) ? first : before.minusHours(1);
         LocalTime until = before.toLocalTime();
         LocalDate last = until.equals(LocalTime.MIDNIGHT) ? before.toLocalDate().minusDays(1) : before.toLocalDate();
-        boolean isWhole = from.toLocalTime().equals(LocalTime.MIDNIGHT) && until.equals(LocalTime.MIDNIGHT);
-        Times times = new Times(from.toLocalTime(), until, zone);
-        return new Window(from.toLocalDate(), last, isWhole ? Optional.empty() : Optional.of(times));
+        return new Window(from.toLocalDate(), last, Optional.of(new Times(from.toLocalTime(), until, zone)));
     }
 
     private static LocalDateTime start(LocalDate first, Times times) {
@@ -102,7 +108,7 @@ public record Window(LocalDate fromInclusive, LocalDate toInclusive, Optional<Ti
     }
 
     private Window spanning(LocalDateTime from, LocalDateTime before) {
-        return times.map(some -> between(from, before, some.zone()))
+        return times.map(some -> timed(from, before, some.zone()))
                 .orElseGet(() ->
                         new Window(from.toLocalDate(), before.toLocalDate().minusDays(1)));
     }
@@ -131,7 +137,7 @@ public record Window(LocalDate fromInclusive, LocalDate toInclusive, Optional<Ti
         LocalDateTime from = earlier ? other.start() : start();
         LocalDateTime before = later ? other.end() : end();
         return times.or(other::times)
-                .map(some -> between(from, before, some.zone()))
+                .map(some -> timed(from, before, some.zone()))
                 .orElseGet(() -> spanning(from, before));
     }
 

@@ -1,6 +1,7 @@
 package mailshelf.core.wording;
 
 import java.text.MessageFormat;
+import java.time.Duration;
 import java.time.ZoneId;
 import java.util.List;
 import java.util.Locale;
@@ -60,6 +61,14 @@ public final class Words {
 
     public boolean has(String key) {
         return bundle.containsKey(key);
+    }
+
+    /** "6 hours": whole days, or else hours, or else minutes. */
+    public String span(Duration span) {
+        if (span.toMinutesPart() > 0) {
+            return say("span.minutes", span.toMinutes());
+        }
+        return span.toHoursPart() > 0 ? say("span.hours", span.toHours()) : say("span.days", span.toDays());
     }
 
     /** "a", "a and b", "a, b and c". */

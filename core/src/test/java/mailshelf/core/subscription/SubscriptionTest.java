@@ -171,6 +171,7 @@ class SubscriptionTest {
                 terms.recipients(),
                 terms.output(),
                 terms.schedule(),
+                Optional.empty(),
                 terms.locale());
         Window wholeMonth = new Window(LocalDate.of(2026, 11, 1), LocalDate.of(2026, 11, 30));
         Window lastWeek = new Window(LocalDate.of(2026, 11, 16), LocalDate.of(2026, 11, 22));
@@ -183,7 +184,8 @@ class SubscriptionTest {
         assertThat(going.content().get(0).on(going.inZone(WEDNESDAY), DayOfWeek.MONDAY))
                 .isEqualTo(new Window(LocalDate.of(2026, 11, 23), LocalDate.of(2026, 11, 24)));
         assertThat(going.content().get(1)).isEqualTo(terms.content().get(0));
-        assertThat(Seam.first(asked, news, WEDNESDAY)).isEmpty();
+        assertThat(Seam.first(asked, news, terms.schedule().upcoming(WEDNESDAY, Seam.LOOKED_AT)))
+                .isEmpty();
     }
 
     private static Subscription draft(Terms terms) {
@@ -217,9 +219,10 @@ class SubscriptionTest {
                 terms.recipients(),
                 terms.output(),
                 new Schedule(Recurrence.parse(rule), LocalTime.of(7, 0), ZoneId.of("Europe/Oslo")),
+                Optional.empty(),
                 terms.locale());
 
-        Optional<Seam> seam = Seam.first(asked, content, WEDNESDAY);
+        Optional<Seam> seam = Seam.first(asked, content, asked.schedule().upcoming(WEDNESDAY, Seam.LOOKED_AT));
 
         assertThat(seam.map(Seam::kind)).isEqualTo(Optional.ofNullable(kind));
         seam.ifPresent(found -> assertThat(found.days()).isEqualTo(new Window(from, to)));
@@ -252,6 +255,7 @@ class SubscriptionTest {
                 recipients,
                 new Output(true, false),
                 new Schedule(mondayAndThursday, LocalTime.of(7, 0), ZoneId.of("Europe/Oslo")),
+                Optional.empty(),
                 Locale.ENGLISH);
     }
 }

@@ -209,4 +209,15 @@ class PeriodTest {
     void what_is_no_period_is_refused(String code) {
         assertThat(Period.parse(code)).isEmpty();
     }
+
+    /** Whole days are the same days everywhere; hours that begin and end at midnight are not. */
+    @Test
+    void hours_go_by_ones_own_clocks_at_midnight_too() {
+        ZonedDateTime now = ZonedDateTime.parse("2026-11-25T00:20:00+01:00[Europe/Oslo]");
+        Window hours = Period.parse("last-24-hours").orElseThrow().on(now, DayOfWeek.MONDAY);
+        ZoneId london = ZoneId.of("Europe/London");
+
+        assertThat(hours.in(london).start()).isEqualTo(LocalDateTime.parse("2026-11-23T23:00"));
+        assertThat(hours.before().in(london).end()).isEqualTo(LocalDateTime.parse("2026-11-23T23:00"));
+    }
 }

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.time.DayOfWeek;
+import java.time.Duration;
 import java.util.Set;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
@@ -15,7 +16,11 @@ import org.junit.jupiter.params.provider.ValueSource;
 class RecurrenceTest {
     static Stream<Recurrence> all() {
         return Stream.of(
-                        Stream.of(new Recurrence.Daily(), new Recurrence.OnDemand()),
+                        Stream.of(
+                                new Recurrence.Daily(),
+                                new Recurrence.OnDemand(),
+                                new Recurrence.AfterLoad(Duration.ZERO),
+                                new Recurrence.AfterLoad(Duration.ofHours(36))),
                         Stream.of(
                                 new Recurrence.Weekly(Set.of(DayOfWeek.MONDAY)),
                                 new Recurrence.Weekly(Set.of(DayOfWeek.SUNDAY, DayOfWeek.THURSDAY)),
@@ -37,7 +42,20 @@ class RecurrenceTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {" ", "FREQ=SOMETIMES", "FREQ=YEARLY", "FREQ=HOURLY", "BYDAY=MO", "every Monday"})
+    @ValueSource(
+            strings = {
+                " ",
+                "FREQ=SOMETIMES",
+                "FREQ=YEARLY",
+                "FREQ=HOURLY",
+                "BYDAY=MO",
+                "every Monday",
+                "AFTER-LOAD;",
+                "AFTER-LOAD;SPAN=6",
+                "AFTER-LOAD;SPAN=PT30S",
+                "AFTER-LOAD;SPAN=-PT1H",
+                "AFTER-LOAD;SPAN=PT800H"
+            })
     void what_is_no_rule_that_is_kept_is_refused(String rule) {
         assertThatThrownBy(() -> Recurrence.parse(rule)).isInstanceOf(IllegalArgumentException.class);
     }

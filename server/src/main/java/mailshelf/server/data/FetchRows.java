@@ -67,9 +67,7 @@ class FetchRows {
         List<Problem.Fault> faults = new ArrayList<>();
         try (Query query =
                 databases.ask(source(dataSet), dataSet.plan().origin().ask())) {
-            List<String> names =
-                    query.columns(ZoneOffset.UTC).stream().map(Column::name).toList();
-            int[] positions = positions(names, columns);
+            int[] positions = positions(query.names(), columns);
             for (int row = 1; query.next() && faults.size() < MOST_FAULTS_TOLD; row++) {
                 List<String> values = IntStream.range(0, positions.length)
                         .mapToObj(i -> query.value(positions[i], columns.get(i)))
@@ -121,13 +119,14 @@ class FetchRows {
             public void addTo(TableBuilder rows) throws IOException {
                 WatchedFolder.Found newest = newest(dataSet);
                 requireStill(newest);
+                requireNew(dataSet, newest);
                 file = Optional.of(file(dataSet, newest));
                 file.get().addTo(rows);
             }
 
             @Override
-            public void recorded(Tx tx) {
-                file.ifPresent(found -> found.recorded(tx));
+            public void recorded(Tx tx, boolean loaded) {
+                file.ifPresent(found -> found.recorded(tx, loaded));
             }
         };
     }
@@ -147,6 +146,15 @@ class FetchRows {
         Duration old = Duration.between(file.state().modifiedAt(), machineClock.instant());
         if (!old.isNegative() && old.compareTo(WatchedFolder.SETTLING) < 0) {
             throw stillWritten(file);
+        }
+    }
+
+    /** Rows that are added must not be added twice. */
+    private void requireNew(DataSet dataSet, WatchedFolder.Found file) {
+        boolean adds = dataSet.plan().mode() == LoadMode.APPEND;
+        if (adds && database.inTransaction(tx -> dueLoads.isLoaded(tx, dataSet.id(), file.state()))) {
+            throw new Problem(
+                    Problem.Kind.CONFLICT, "source.nothing-new", file.state().name(), dataSet.name());
         }
     }
 
@@ -171,8 +179,8 @@ class FetchRows {
             }
 
             @Override
-            public void recorded(Tx tx) {
-                dueLoads.take(tx, dataSet.id(), file.state());
+            public void recorded(Tx tx, boolean loaded) {
+                dueLoads.take(tx, dataSet.id(), file.state(), loaded);
             }
         };
     }

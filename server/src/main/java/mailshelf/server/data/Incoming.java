@@ -9,6 +9,10 @@ interface Incoming {
     /** Adds them all; if it throws, those that it added are thrown away. */
     void addTo(TableBuilder rows) throws IOException;
 
-    /** Keeps what goes with the record of the load, be it loaded or failed. */
-    default void recorded(Tx tx) {}
+    /**
+     * Keeps what goes with the record of the load.
+     *
+     * @param loaded false where it failed
+     */
+    default void recorded(Tx tx, boolean loaded) {}
 }

@@ -20,6 +20,7 @@ import mailshelf.store.Tx;
 import mailshelf.store.data.DataSet;
 import mailshelf.store.data.DataSetStore;
 import mailshelf.store.data.DueLoads;
+import mailshelf.store.data.LoadAttempt;
 import mailshelf.store.data.TakenFile;
 import mailshelf.store.delivery.Lease;
 import mailshelf.store.source.WatchedFolder;
@@ -38,7 +39,7 @@ public class LoadLoop implements SmartLifecycle {
     private static final Duration LOOK = Duration.ofSeconds(2);
 
     /** What failed by its time is tried again after a while, a few times; then at its next time. */
-    private static final Duration AGAIN_AFTER = Duration.ofMinutes(10);
+    public static final Duration AGAIN_AFTER = Duration.ofMinutes(10);
 
     private static final int MOST_TRIES = 3;
 
@@ -76,11 +77,15 @@ public class LoadLoop implements SmartLifecycle {
         this.machineClock = machineClock;
     }
 
-    /** The next time of day at which something is loaded; loads every so many minutes do not stop a moving clock. */
-    public Optional<Instant> nextOfDay() {
+    /** When something is loaded next; loads every so many minutes do not stop a moving clock before they are due. */
+    public Optional<Instant> next() {
+        Instant now = clock.instant();
         return database.inTransaction(tx -> dataSets.fromSources(tx).stream()
-                .filter(dataSet -> dataSet.plan().times().kind() == LoadTimes.Kind.DAILY)
-                .flatMap(dataSet -> dueLoads.next(tx, dataSet.id()).stream())
+                .flatMap(dataSet -> dueLoads
+                        .next(tx, dataSet.id())
+                        .filter(due ->
+                                !due.isAfter(now) || dataSet.plan().times().kind() != LoadTimes.Kind.EVERY)
+                        .stream())
                 .min(Instant::compareTo));
     }
 
@@ -126,7 +131,7 @@ public class LoadLoop implements SmartLifecycle {
 
     private int failuresInARow(Tx tx, DataSetId id) {
         return (int) dataSets.attempts(tx, id, MOST_TRIES).stream()
-                .takeWhile(attempt -> attempt.load().isEmpty())
+                .takeWhile(LoadAttempt::hasFailed)
                 .count();
     }
 

@@ -24,6 +24,7 @@ import mailshelf.core.rights.Person;
 import mailshelf.core.wording.Words;
 import mailshelf.server.HouseSettings;
 import mailshelf.server.audit.AuditTrail;
+import mailshelf.server.clock.Alarm;
 import mailshelf.server.clock.BusinessClock;
 import mailshelf.server.http.Languages;
 import mailshelf.server.notice.Notices;
@@ -59,6 +60,8 @@ class LoadRows {
     private final HouseSettings settings;
     private final Tables tables;
     private final BusinessClock clock;
+    private final AfterLoads afterLoads;
+    private final Alarm alarm;
     private final AuditTrail audit;
     private final Semaphore room = new Semaphore(AT_ONCE, true);
     private final ConcurrentMap<DataSetId, Lock> underWay = new ConcurrentHashMap<>();
@@ -72,6 +75,8 @@ class LoadRows {
             HouseSettings settings,
             Tables tables,
             BusinessClock clock,
+            AfterLoads afterLoads,
+            Alarm alarm,
             AuditTrail audit) {
         this.database = database;
         this.dataSets = dataSets;
@@ -81,6 +86,8 @@ class LoadRows {
         this.settings = settings;
         this.tables = tables;
         this.clock = clock;
+        this.afterLoads = afterLoads;
+        this.alarm = alarm;
         this.audit = audit;
     }
 
@@ -116,8 +123,9 @@ class LoadRows {
                     tellOwner(tx, who, dataSet, failed);
                 }
                 dataSets.insertAttempt(tx, dataSet.id(), failed);
-                incoming.recorded(tx);
+                incoming.recorded(tx, false);
             });
+            alarm.ring();
             throw e;
         }
     }
@@ -140,9 +148,11 @@ class LoadRows {
             Load kept = dataSets.findLoad(tx, made).orElseThrow();
             dataSets.insertAttempt(
                     tx, id, new LoadAttempt(now, who.map(Person::id), millis(begun), Optional.of(kept), ""));
-            incoming.recorded(tx);
+            incoming.recorded(tx, true);
+            afterLoads.loaded(tx, dataSet.id(), now);
             return kept;
         });
+        alarm.ring();
         tables.put(dataSet, new Tables.Loaded(load, new Slicing(table)));
         files.removeOlderThan(id, no);
         return load;

@@ -7,6 +7,8 @@ package mailshelf.server.delivery;
 public enum Arrow {
     /** A due subscription is a booked run. */
     BOOKED,
+    /** The run waited for its data, and is pinned to them. */
+    DATA_PINNED,
     /** The run is leased to this server. */
     RUN_CLAIMED,
     /** The figures are evaluated and the files rendered, in memory. */

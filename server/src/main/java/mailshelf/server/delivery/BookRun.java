@@ -2,15 +2,14 @@ package mailshelf.server.delivery;
 
 import java.time.Duration;
 import java.time.Instant;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
+import java.util.function.BiFunction;
 import mailshelf.core.Problem;
 import mailshelf.core.audience.Recipient;
 import mailshelf.core.audit.Act;
 import mailshelf.core.audit.Thing;
-import mailshelf.core.data.DataSetId;
+import mailshelf.core.condition.FreshData;
 import mailshelf.core.delivery.RunId;
 import mailshelf.core.delivery.RunOutcome;
 import mailshelf.core.delivery.RunState;
@@ -24,17 +23,11 @@ import mailshelf.server.HouseSettings;
 import mailshelf.server.audit.AuditTrail;
 import mailshelf.server.clock.BusinessClock;
 import mailshelf.server.http.Languages;
-import mailshelf.server.library.Definitions;
 import mailshelf.server.notice.Notices;
 import mailshelf.server.personal.Approvals;
 import mailshelf.store.Database;
 import mailshelf.store.Tx;
-import mailshelf.store.data.DataSet;
-import mailshelf.store.data.DataSetStore;
-import mailshelf.store.data.Load;
 import mailshelf.store.delivery.RunStore;
-import mailshelf.store.library.Report;
-import mailshelf.store.library.ReportStore;
 import mailshelf.store.people.PersonStore;
 import mailshelf.store.subscription.SubscriptionStore;
 import org.springframework.stereotype.Component;
@@ -50,9 +43,8 @@ public class BookRun {
     private final Database database;
     private final BusinessClock clock;
     private final SubscriptionStore subscriptions;
-    private final ReportStore reports;
-    private final DataSetStore dataSets;
-    private final Definitions definitions;
+    private final PinData pinData;
+    private final AwaitData awaitData;
     private final RunStore runs;
     private final PersonStore people;
     private final Notices notices;
@@ -66,9 +58,8 @@ public class BookRun {
             Database database,
             BusinessClock clock,
             SubscriptionStore subscriptions,
-            ReportStore reports,
-            DataSetStore dataSets,
-            Definitions definitions,
+            PinData pinData,
+            AwaitData awaitData,
             RunStore runs,
             PersonStore people,
             Notices notices,
@@ -80,9 +71,8 @@ public class BookRun {
         this.database = database;
         this.clock = clock;
         this.subscriptions = subscriptions;
-        this.reports = reports;
-        this.dataSets = dataSets;
-        this.definitions = definitions;
+        this.pinData = pinData;
+        this.awaitData = awaitData;
         this.runs = runs;
         this.people = people;
         this.notices = notices;
@@ -98,7 +88,13 @@ public class BookRun {
         Instant now = clock.instant();
         List<Subscription> due = database.inTransaction(tx -> subscriptions.due(tx, now, AT_ONCE));
         due.forEach(subscription -> {
-            database.doInTransaction(tx -> book(tx, subscription, now));
+            try {
+                database.doInTransaction(tx -> book(tx, subscription, now));
+            } catch (Problem e) {
+                // it alone cannot be sent, and must not hold up what falls due after it
+                database.doInTransaction(tx -> pause(
+                        tx, subscription, (words, owner) -> e.sentences(words).get(0), "notice.cannot-send.body", now));
+            }
             faultPoint.behind(Arrow.BOOKED);
         });
         return !due.isEmpty();
@@ -108,15 +104,13 @@ public class BookRun {
         Instant dueAt = subscription.nextDue().orElseThrow();
         Optional<Verb> lacking = audience.ownerLacks(tx, subscription);
         if (lacking.isPresent()) {
-            Person owner = people.find(tx, subscription.owner()).orElseThrow();
             String key = "paused.owner-lacks." + lacking.get().name();
-            String because = Words.in(Languages.supported(owner.locale())).say(key, owner.name());
-            pause(tx, subscription, because, "notice.paused.body", now);
+            pause(tx, subscription, (words, owner) -> words.say(key, owner.name()), "notice.paused.body", now);
             return;
         }
         Optional<String> unapproved = approvals.lacking(tx, subscription);
         if (unapproved.isPresent()) {
-            pause(tx, subscription, unapproved.get(), "notice.held-back.body", now);
+            pause(tx, subscription, (words, owner) -> unapproved.get(), "notice.held-back.body", now);
             approvals.kept(tx, subscriptions.find(tx, subscription.id()).orElseThrow());
             return;
         }
@@ -124,21 +118,41 @@ public class BookRun {
         if (!subscriptions.update(tx, subscription, next, subscription.owner(), now)) {
             return; // somebody has changed it in this very moment; the next round sees how
         }
-        Trigger trigger = new Trigger(Trigger.Kind.SCHEDULE, dueAt.toString());
+        List<RunStore.Source> sources = pinData.newest(tx, subscription.terms());
+        Trigger trigger = trigger(subscription, dueAt, sources);
         boolean tooLate = Duration.between(dueAt, now).compareTo(GRACE) > 0;
         if (tooLate) {
-            RunId missed = insert(tx, subscription, trigger, Optional.empty(), dueAt, List.of(), now);
+            var pinned = new RunStore.Pinned(subscription.version(), sources, RunState.DUE);
+            RunId missed = runs.book(tx, subscription.id(), trigger, Optional.empty(), dueAt, pinned, List.of(), now);
             String reason = words(subscription).say("missed", GRACE.toHours());
             runs.move(tx, runs.find(tx, missed).orElseThrow(), "", RunState.CLOSED, RunOutcome.MISSED, reason, now);
         } else {
-            insert(tx, subscription, trigger, Optional.empty(), dueAt, audience.of(tx, subscription), now);
+            insert(tx, subscription, trigger, Optional.empty(), dueAt, sources, audience.of(tx, subscription), now);
         }
     }
 
-    /** @param body what its owner is told, by its key */
-    private void pause(Tx tx, Subscription subscription, String because, String body, Instant now) {
+    /** What fires after loads is told by the newest, so that it is sent once after each. */
+    private static Trigger trigger(Subscription subscription, Instant dueAt, List<RunStore.Source> sources) {
+        return subscription.terms().schedule().afterLoads().isEmpty()
+                ? new Trigger(Trigger.Kind.SCHEDULE, dueAt.toString())
+                : new Trigger(
+                        Trigger.Kind.LOAD,
+                        sources.stream()
+                                .map(source -> source.load().value())
+                                .max(Long::compare)
+                                .orElseThrow()
+                                .toString());
+    }
+
+    /**
+     * @param why in the words of its owner
+     * @param body what he is told, by its key
+     */
+    private void pause(
+            Tx tx, Subscription subscription, BiFunction<Words, Person, String> why, String body, Instant now) {
         Person owner = people.find(tx, subscription.owner()).orElseThrow();
         Words words = Words.in(Languages.supported(owner.locale()));
+        String because = why.apply(words, owner);
         if (subscriptions.update(tx, subscription, subscription.pause(because), subscription.owner(), now)) {
             String link =
                     settings.baseUrl() + "/subscriptions/" + subscription.id().value();
@@ -154,21 +168,21 @@ public class BookRun {
 
     /** To all on the list, now. */
     public RunId byHand(Tx tx, Subscription subscription, Person by, String requestId, Instant now) {
-        return insert(
-                tx,
-                subscription,
-                new Trigger(Trigger.Kind.BY_HAND, requestId),
-                Optional.of(by.id()),
-                now,
-                audience.of(tx, subscription),
-                now);
+        Trigger trigger = new Trigger(Trigger.Kind.BY_HAND, requestId);
+        return byHand(tx, subscription, trigger, by, audience.of(tx, subscription), now);
     }
 
     /** To the one who asks alone, with no number. */
     public RunId trial(Tx tx, Subscription subscription, Person by, String requestId, Instant now) {
         Recipient only = new Recipient(by.id(), by.name(), by.address(), Recipient.Inclusion.INCLUDED);
         Trigger trigger = new Trigger(Trigger.Kind.TRIAL, requestId);
-        return insert(tx, subscription, trigger, Optional.of(by.id()), now, List.of(only), now);
+        return byHand(tx, subscription, trigger, by, List.of(only), now);
+    }
+
+    private RunId byHand(
+            Tx tx, Subscription subscription, Trigger trigger, Person by, List<Recipient> recipients, Instant now) {
+        List<RunStore.Source> sources = pinData.newest(tx, subscription.terms());
+        return insert(tx, subscription, trigger, Optional.of(by.id()), now, sources, recipients, now);
     }
 
     private RunId insert(
@@ -177,24 +191,15 @@ public class BookRun {
             Trigger trigger,
             Optional<PersonId> askedBy,
             Instant dueAt,
+            List<RunStore.Source> sources,
             List<Recipient> recipients,
             Instant now) {
-        Map<DataSetId, Load> loads = new HashMap<>();
-        List<RunStore.Source> sources = subscription.terms().reports().stream()
-                .map(report -> source(tx, reports.find(tx, report).orElseThrow(), loads))
-                .toList();
-        var pinned = new RunStore.Pinned(subscription.version(), sources);
+        FreshData asked = AwaitData.asked(subscription.terms(), trigger);
+        var pinned = new RunStore.Pinned(
+                subscription.version(),
+                awaitData.begun(tx, asked, sources, now),
+                asked.mayWait() ? RunState.WAITING : RunState.DUE);
         return runs.book(tx, subscription.id(), trigger, askedBy, dueAt, pinned, recipients, now);
-    }
-
-    /** @param loads what is pinned already, so that all reports over the same data show the same */
-    private RunStore.Source source(Tx tx, Report report, Map<DataSetId, Load> loads) {
-        DataSet dataSet = definitions.newest(tx, report).dataSet();
-        Load load = loads.computeIfAbsent(
-                dataSet.id(),
-                id -> dataSets.newestLoad(tx, id)
-                        .orElseThrow(() -> Problem.invalid("data.none-loaded", dataSet.name())));
-        return new RunStore.Source(report.id(), report.version(), load.id());
     }
 
     private static Words words(Subscription subscription) {

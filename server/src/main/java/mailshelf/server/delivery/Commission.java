@@ -6,6 +6,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import mailshelf.core.condition.FreshData;
+import mailshelf.core.condition.Sending;
 import mailshelf.core.data.DataSetId;
 import mailshelf.core.data.Seen;
 import mailshelf.core.data.Viewer;
@@ -51,7 +53,7 @@ record Commission(
                     source.pinned().report(),
                     source.published().definition(),
                     source.slicing().of(viewer),
-                    source.loaded().freshness().failing(source.failedAt())));
+                    source.loaded().freshness().failing(source.pinned().failedAt())));
         }
         return new MakeEdition.Order(view.terms(), from, view.texts(), run.dueAt(), now, number());
     }
@@ -67,6 +69,21 @@ record Commission(
         }
         slices.addAll(view.named());
         return slices.stream().distinct().toList();
+    }
+
+    /** Why it is not made: its data are older than it may be sent with. */
+    Optional<String> tooStale() {
+        if (AwaitData.asked(terms, run.trigger()).ifStale() == FreshData.IfStale.SEND) {
+            return Optional.empty();
+        }
+        return sources.stream()
+                .filter(source -> source.pinned().failedAt().isPresent())
+                .findFirst()
+                .map(source -> words().say(
+                                Sending.SKIP_STALE.wordsKey(),
+                                source.published().dataSet().name(),
+                                words().dates(terms.schedule().zone())
+                                        .moment(source.pinned().failedAt().get())));
     }
 
     Words words() {

@@ -20,8 +20,8 @@ import org.springframework.context.SmartLifecycle;
 import org.springframework.stereotype.Component;
 
 /**
- * The loop: books what is due, makes issues, sends mails, closes runs, and sleeps until the next due moment or a wake.
- * One thread; the demo's clock drives the same steps from its own thread while it moves, under the same lock.
+ * The loop: books what is due, waits for data, makes issues, sends mails, closes runs, and sleeps until the next due
+ * moment or a wake. One thread; the demo's clock drives the same steps from its own thread while it moves, under the same lock.
  */
 @Component
 public class DeliveryLoop implements SmartLifecycle {
@@ -37,6 +37,7 @@ public class DeliveryLoop implements SmartLifecycle {
     private static final Duration LAST_MAILS = Duration.ofSeconds(7);
 
     private final BookRun bookRun;
+    private final AwaitData awaitData;
     private final MakeIssue makeIssue;
     private final SendMails sendMails;
     private final SendNotices sendNotices;
@@ -57,6 +58,7 @@ public class DeliveryLoop implements SmartLifecycle {
 
     DeliveryLoop(
             BookRun bookRun,
+            AwaitData awaitData,
             MakeIssue makeIssue,
             SendMails sendMails,
             SendNotices sendNotices,
@@ -70,6 +72,7 @@ public class DeliveryLoop implements SmartLifecycle {
             Alarm alarm,
             HouseSettings settings) {
         this.bookRun = bookRun;
+        this.awaitData = awaitData;
         this.makeIssue = makeIssue;
         this.sendMails = sendMails;
         this.sendNotices = sendNotices;
@@ -118,7 +121,13 @@ public class DeliveryLoop implements SmartLifecycle {
 
     private boolean round() {
         // no short cut between the steps: each takes a share of every round
-        return Stream.of(bookRun.step(), makeIssues(), sendMails.step(), sendNotices.step(), closeRuns.step())
+        return Stream.of(
+                        bookRun.step(),
+                        awaitData.step(),
+                        makeIssues(),
+                        sendMails.step(),
+                        sendNotices.step(),
+                        closeRuns.step())
                 .reduce(false, Boolean::logicalOr);
     }
 
@@ -142,7 +151,7 @@ public class DeliveryLoop implements SmartLifecycle {
 
     /** The next moment of the business clock at which something is due by itself. */
     public Optional<Instant> nextDue() {
-        return Stream.of(database.inTransaction(subscriptions::nextDue), sendMails.nextDue())
+        return Stream.of(database.inTransaction(subscriptions::nextDue), awaitData.nextDue(), sendMails.nextDue())
                 .flatMap(Optional::stream)
                 .min(Instant::compareTo);
     }

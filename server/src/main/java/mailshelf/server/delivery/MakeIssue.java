@@ -1,6 +1,5 @@
 package mailshelf.server.delivery;
 
-import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -31,7 +30,6 @@ import mailshelf.store.Database;
 import mailshelf.store.Durable;
 import mailshelf.store.Tx;
 import mailshelf.store.data.DataSet;
-import mailshelf.store.data.DataSetStore;
 import mailshelf.store.delivery.Run;
 import mailshelf.store.delivery.RunStore;
 import mailshelf.store.subscription.SubscriptionStore;
@@ -55,7 +53,6 @@ class MakeIssue {
     private final Definitions definitions;
     private final Tables tables;
     private final Viewers viewers;
-    private final DataSetStore dataSets;
     private final Audience audience;
     private final ContinuedTerms continued;
     private final ResolveNamed named;
@@ -75,7 +72,6 @@ class MakeIssue {
             Definitions definitions,
             Tables tables,
             Viewers viewers,
-            DataSetStore dataSets,
             Audience audience,
             ContinuedTerms continued,
             ResolveNamed named,
@@ -93,7 +89,6 @@ class MakeIssue {
         this.definitions = definitions;
         this.tables = tables;
         this.viewers = viewers;
-        this.dataSets = dataSets;
         this.audience = audience;
         this.continued = continued;
         this.named = named;
@@ -123,19 +118,12 @@ class MakeIssue {
     private void make(Run run, Runnable meanwhile) {
         try {
             Commission job = commission(run, true);
-            IssueVolume volume = sealIssue.volume(job);
-            Optional<List<MadeCopy>> copies = makeCopies.of(job, volume, meanwhile);
-            if (copies.isEmpty()) {
+            Optional<String> stale = job.tooStale();
+            if (stale.isPresent()) {
+                sealIssue.notMade(job, RunOutcome.SKIPPED, stale.get());
+            } else if (!isMade(job, meanwhile)) {
                 database.doInTransaction(tx -> runs.release(tx, run, lease.owner(), lease.now()));
                 return;
-            }
-            long empty =
-                    copies.get().stream().filter(made -> made.copy().isEmpty()).count();
-            Sending sending = Sending.decide(copies.get().size(), empty);
-            if (sending == Sending.SEND) {
-                sealIssue.made(job, volume, copies.get());
-            } else {
-                sealIssue.notMade(job, RunOutcome.SKIPPED, job.words().say(sending.wordsKey()));
             }
             hindrance.isGone(Optional.of(run.id()));
             faultPoint.behind(Arrow.ISSUE_RECORDED);
@@ -144,6 +132,23 @@ class MakeIssue {
                     "Making the issue of run {} failed in attempt {}", run.id().value(), run.attempt(), e);
             afterFailure(run, e);
         }
+    }
+
+    /** False where the server is about to end, and another has to begin anew. */
+    private boolean isMade(Commission job, Runnable meanwhile) {
+        IssueVolume volume = sealIssue.volume(job);
+        Optional<List<MadeCopy>> copies = makeCopies.of(job, volume, meanwhile);
+        if (copies.isEmpty()) {
+            return false;
+        }
+        long empty = copies.get().stream().filter(made -> made.copy().isEmpty()).count();
+        Sending sending = Sending.decide(copies.get().size(), empty);
+        if (sending == Sending.SEND) {
+            sealIssue.made(job, volume, copies.get());
+        } else {
+            sealIssue.notMade(job, RunOutcome.SKIPPED, job.words().say(sending.wordsKey()));
+        }
+        return true;
     }
 
     /**
@@ -227,9 +232,7 @@ class MakeIssue {
                 int i = sources.size();
                 Tables.Loaded rows = loaded.get(source.load());
                 Slicing slicing = new Slicing(rows.slicing().table(), views.size());
-                Optional<Instant> failedAt =
-                        this.dataSets.failedLast(tx, dataSets.get(i).id(), run.dueAt());
-                sources.add(new Source(source, published.get(i), rows, failedAt, slicing, rules.get(i)));
+                sources.add(new Source(source, published.get(i), rows, slicing, rules.get(i)));
             }
             return new Commission(
                     run,

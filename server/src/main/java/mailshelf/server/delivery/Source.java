@@ -1,8 +1,6 @@
 package mailshelf.server.delivery;
 
-import java.time.Instant;
 import java.util.List;
-import java.util.Optional;
 import mailshelf.core.data.Slicing;
 import mailshelf.server.data.Tables;
 import mailshelf.server.data.Viewers;
@@ -10,10 +8,9 @@ import mailshelf.server.library.Definitions;
 import mailshelf.store.delivery.RunStore;
 
 /**
- * A report that an issue is made from, as it stood when the run was booked.
+ * A report that an issue is made from, as it stood when the run was pinned.
  *
  * @param pinned which version of which report, and which load
- * @param failedAt when a load after that one failed, as it was known when the run was due
  * @param slicing cuts the load's rows for the views
  * @param rules the row rules in force on its data set
  */
@@ -21,6 +18,5 @@ record Source(
         RunStore.Source pinned,
         Definitions.Published published,
         Tables.Loaded loaded,
-        Optional<Instant> failedAt,
         Slicing slicing,
         List<Viewers.InForce> rules) {}

@@ -74,7 +74,7 @@ class MoveClock {
         loop.drain();
         while (clock.instant().isBefore(to)) {
             Instant now = clock.instant();
-            Instant stop = Stream.of(loop.nextDue(), loads.nextOfDay(), dayLoads.next(), Optional.of(to))
+            Instant stop = Stream.of(loop.nextDue(), loads.next(), dayLoads.next(), Optional.of(to))
                     .flatMap(Optional::stream)
                     .map(due -> due.isBefore(now) ? now : due)
                     .min(Instant::compareTo)

@@ -1,5 +1,6 @@
 package mailshelf.server.library;
 
+import java.util.List;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ConcurrentMap;
 import java.util.function.Predicate;
@@ -32,6 +33,18 @@ public class Definitions {
     Definitions(ReportStore reports, DataSetStore dataSets) {
         this.reports = reports;
         this.dataSets = dataSets;
+    }
+
+    /** The reports that are over a data set. */
+    public List<ReportId> over(Tx tx, DataSetId dataSet) {
+        return reports.all(tx).stream()
+                .filter(report -> newest(tx, report).dataSet().id().equals(dataSet))
+                .map(Report::id)
+                .toList();
+    }
+
+    public Published newest(Tx tx, ReportId report) {
+        return newest(tx, reports.find(tx, report).orElseThrow());
     }
 
     public Published newest(Tx tx, Report report) {

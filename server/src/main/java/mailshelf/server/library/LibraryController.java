@@ -2,6 +2,8 @@ package mailshelf.server.library;
 
 import jakarta.servlet.http.HttpServletRequest;
 import java.nio.charset.StandardCharsets;
+import java.time.DayOfWeek;
+import java.time.ZoneId;
 import java.util.List;
 import java.util.Optional;
 import mailshelf.core.report.ColumnValues;
@@ -183,10 +185,32 @@ class LibraryController {
         return rows.values(who, id, wish("", period, PAPER, request), column, words);
     }
 
-    /** What a period means today. */
+    /**
+     * What common periods mean today, by one's own clocks and weeks or others.
+     *
+     * @param byTime whether they may begin and end within a day
+     */
+    @GetMapping("/periods")
+    List<Periods.PeriodView> periods(
+            Person who,
+            @RequestParam Optional<ZoneId> zone,
+            @RequestParam Optional<DayOfWeek> weeks,
+            @RequestParam(defaultValue = "false") boolean byTime) {
+        return periods.common(who, calendar(who, zone, weeks), byTime);
+    }
+
+    /** What a period means today, by one's own clocks and weeks or others. */
     @GetMapping("/periods/{code}")
-    Periods.PeriodView period(Person who, @PathVariable Period code) {
-        return periods.view(who, code);
+    Periods.PeriodView period(
+            Person who,
+            @PathVariable Period code,
+            @RequestParam Optional<ZoneId> zone,
+            @RequestParam Optional<DayOfWeek> weeks) {
+        return periods.view(who, calendar(who, zone, weeks), code);
+    }
+
+    private static Periods.Calendar calendar(Person who, Optional<ZoneId> zone, Optional<DayOfWeek> weeks) {
+        return new Periods.Calendar(zone.orElse(who.zone()), weeks.orElse(who.firstDayOfWeek()));
     }
 
     private static ReadRows.Wish rowsWish(

@@ -1,5 +1,7 @@
 package mailshelf.server.library;
 
+import java.time.DayOfWeek;
+import java.time.ZoneId;
 import java.time.ZonedDateTime;
 import java.util.ArrayList;
 import java.util.List;
@@ -46,20 +48,28 @@ public final class Periods {
     /** A period to choose, with the days or times that it means now. */
     public record PeriodView(String code, String words, String days) {}
 
+    /** By which clocks and weeks days are meant. */
+    record Calendar(ZoneId zone, DayOfWeek firstDayOfWeek) {
+        static Calendar of(Person who) {
+            return new Calendar(who.zone(), who.firstDayOfWeek());
+        }
+    }
+
     /** @param byTime whether it may begin and end within a day */
-    List<PeriodView> common(Person who, boolean byTime) {
+    List<PeriodView> common(Person who, Calendar calendar, boolean byTime) {
         List<String> codes = new ArrayList<>(COMMON_PERIODS);
         if (byTime) {
             codes.addAll(COMMON_BY_TIME);
         }
         return codes.stream()
-                .map(code -> view(who, Period.parse(code).orElseThrow()))
+                .map(code -> view(who, calendar, Period.parse(code).orElseThrow()))
                 .toList();
     }
 
-    PeriodView view(Person who, Period period) {
+    PeriodView view(Person who, Calendar calendar, Period period) {
         Words words = Words.in(Languages.supported(who.locale()));
-        String days = words.dates(who.zone()).fullWindow(period.on(now(who), who.firstDayOfWeek()));
+        String days = words.dates(calendar.zone())
+                .fullWindow(period.on(clock.instant().atZone(calendar.zone()), calendar.firstDayOfWeek()));
         return new PeriodView(period.code(), PeriodWords.of(period, words).orElse(days), days);
     }
 

@@ -8,7 +8,6 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import mailshelf.core.Problem;
 import mailshelf.core.data.ColumnType;
 import mailshelf.core.data.Filter;
@@ -154,8 +153,7 @@ public class ReadReport {
                 boolean maySubscribe,
                 boolean mayPublish,
                 boolean favourite,
-                Viewer viewer,
-                Optional<LoadAttempt> failed) {}
+                Viewer viewer) {}
         Found found = database.inTransaction(tx -> {
             Report report = gate.readable(tx, who, id);
             Gate.Access access = gate.access(tx, who);
@@ -170,10 +168,7 @@ public class ReadReport {
                     maySubscribe,
                     mayPublish,
                     reading.favourites(tx, who.id()).contains(id),
-                    viewers.of(tx, who, published.dataSet()),
-                    dataSets.attempts(tx, published.dataSet().id(), 1).stream()
-                            .filter(attempt -> attempt.load().isEmpty())
-                            .findFirst());
+                    viewers.of(tx, who, published.dataSet()));
         });
         Definition definition = found.published().definition();
         Asked asked = asked(who, found.published(), found.viewer(), wish);
@@ -186,8 +181,11 @@ public class ReadReport {
                 definition.pages().stream()
                         .map(p -> new PageName(p.id(), p.title()))
                         .toList(),
-                periods.view(who, wish.period()),
-                periods.common(who, found.published().dataSet().hasTimes()),
+                periods.view(who, Periods.Calendar.of(who), wish.period()),
+                periods.common(
+                        who,
+                        Periods.Calendar.of(who),
+                        found.published().dataSet().hasTimes()),
                 found.published().dataSet().hasTimes(),
                 narrowable(definition),
                 definition.measures().entrySet().stream()
@@ -200,7 +198,7 @@ public class ReadReport {
                 found.maySubscribe(),
                 found.mayPublish(),
                 Writing.limits(asked.slice().allowed(), words),
-                found.failed()
+                asked.failed()
                         .map(attempt -> words.say(
                                 "reader.load-failed", words.dates(who.zone()).moment(attempt.at()), attempt.failure()))
                         .orElse(""),
@@ -240,8 +238,14 @@ public class ReadReport {
      * A page, and what its figures are made from.
      *
      * @param definition as it computes with the answers that were given
+     * @param failed the load after that of its figures, where it failed
      */
-    record Asked(Definition definition, Definition.Page page, Slice slice, Evaluation.Question question) {
+    record Asked(
+            Definition definition,
+            Definition.Page page,
+            Slice slice,
+            Evaluation.Question question,
+            Optional<LoadAttempt> failed) {
         List<ReportQuestion> open() {
             return definition.unanswered(question.filters());
         }
@@ -284,20 +288,18 @@ public class ReadReport {
         Slice slice = loaded.seenBy(viewer);
         Definition.Page page =
                 id.isEmpty() ? definition.pages().get(0) : definition.page(id).orElseThrow(Problem::notFound);
-        Optional<Instant> failedAt = database.inTransaction(
-                tx -> dataSets.failedLast(tx, published.dataSet().id(), now.toInstant()));
-        Set<String> inTexts = page.namedValues();
-        List<InText> texts = inTexts.isEmpty()
-                ? List.of()
-                : database.inTransaction(tx -> named.inTexts(tx, who, now.toLocalDate(), inTexts));
+        record Told(Optional<LoadAttempt> failed, List<InText> texts) {}
+        Told told = database.inTransaction(tx -> new Told(
+                dataSets.failedLast(tx, published.dataSet().id()),
+                named.inTexts(tx, who, now.toLocalDate(), page.namedValues())));
         Evaluation.Question question = Evaluation.Question.of(
                         period,
                         now,
                         who.firstDayOfWeek(),
                         filters,
-                        loaded.freshness().failing(failedAt))
-                .naming(texts);
-        return new Asked(definition, page, slice, question);
+                        loaded.freshness().failing(told.failed().map(LoadAttempt::at)))
+                .naming(told.texts());
+        return new Asked(definition, page, slice, question, told.failed());
     }
 
     /** On the screen, where the rows of long tables come when they are come to. */

@@ -153,7 +153,10 @@ class WriteReport {
                         .map(each -> new ReadReport.PageName(each.id(), each.title()))
                         .toList(),
                 model.pageId(),
-                periods.common(who, found.published().dataSet().hasTimes()),
+                periods.common(
+                        who,
+                        Periods.Calendar.of(who),
+                        found.published().dataSet().hasTimes()),
                 read.view(who, model, width));
     }
 

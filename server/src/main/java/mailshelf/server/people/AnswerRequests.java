@@ -13,7 +13,6 @@ import mailshelf.core.rights.Grant;
 import mailshelf.core.rights.Person;
 import mailshelf.core.rights.PersonId;
 import mailshelf.core.rights.RequestId;
-import mailshelf.core.rights.Role;
 import mailshelf.core.rights.Subject;
 import mailshelf.core.rights.Verb;
 import mailshelf.core.wording.Words;
@@ -115,8 +114,7 @@ class AnswerRequests {
             String because = wish.because().strip();
             RequestId made = requests.insert(tx, id, who.id(), wish.wants(), because, clock.instant());
             audit.keep(tx, who, Act.ACCESS_ASKED, Thing.of(Thing.Kind.REPORT, id, report.title()), "", because);
-            people.all(tx).stream()
-                    .filter(person -> person.active() && person.is(Role.ADMINISTRATOR))
+            people.administrators(tx)
                     .forEach(administrator -> tellOfRequest(tx, administrator, who, report, wish.wants(), because));
             return made;
         });

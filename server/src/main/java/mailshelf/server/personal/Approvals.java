@@ -190,10 +190,8 @@ public class Approvals {
             return;
         }
         approvals.ask(tx, subscription.id(), subscription.version(), clock.instant());
-        people.all(tx).stream()
-                .filter(person -> person.active()
-                        && person.is(Role.ADMINISTRATOR)
-                        && !person.id().equals(subscription.owner()))
+        people.administrators(tx).stream()
+                .filter(person -> !person.id().equals(subscription.owner()))
                 .forEach(administrator -> notices.tell(
                         tx,
                         administrator.id(),

@@ -2,7 +2,7 @@ package mailshelf.server.personal;
 
 import java.util.List;
 import java.util.Set;
-import java.util.stream.Stream;
+import java.util.stream.IntStream;
 import mailshelf.core.data.PersonalRule;
 import mailshelf.core.report.Definition;
 import mailshelf.core.report.ReportId;
@@ -14,7 +14,6 @@ import mailshelf.server.library.Definitions;
 import mailshelf.store.SettingStore;
 import mailshelf.store.Tx;
 import mailshelf.store.data.DataSetStore;
-import mailshelf.store.library.ReportStore;
 import org.springframework.stereotype.Component;
 
 /**
@@ -27,13 +26,11 @@ public final class PersonalColumns {
 
     private final SettingStore settings;
     private final DataSetStore dataSets;
-    private final ReportStore reports;
     private final Definitions definitions;
 
-    PersonalColumns(SettingStore settings, DataSetStore dataSets, ReportStore reports, Definitions definitions) {
+    PersonalColumns(SettingStore settings, DataSetStore dataSets, Definitions definitions) {
         this.settings = settings;
         this.dataSets = dataSets;
-        this.reports = reports;
         this.definitions = definitions;
     }
 
@@ -48,11 +45,11 @@ public final class PersonalColumns {
     /** Those that go out, by their titles; none where nobody but the owner gets it. */
     public List<String> goingOut(Tx tx, PersonId owner, Terms terms) {
         List<ReportId> of = terms.reports();
-        List<Definitions.Published> published = of.stream()
-                .map(report -> definitions.newest(tx, reports.find(tx, report).orElseThrow()))
-                .toList();
+        List<Definitions.Published> published =
+                of.stream().map(report -> definitions.newest(tx, report)).toList();
         List<List<String>> found = goingOut(tx, owner, terms, published);
-        return Stream.iterate(0, i -> i < of.size(), i -> i + 1)
+        return IntStream.range(0, of.size())
+                .boxed()
                 .flatMap(i -> found.get(i).stream().map(published.get(i).definition()::columnTitle))
                 .distinct()
                 .toList();
@@ -73,8 +70,8 @@ public final class PersonalColumns {
         boolean ownerView = published.stream().allMatch(each -> each.dataSet().ownerView());
         boolean toOthers = terms.recipients().stream().anyMatch(id -> !id.equals(owner));
         boolean asOwner = toOthers && terms.seenAs(ownerView) == SeenAs.OWNER;
-        return Stream.iterate(0, i -> i < published.size(), i -> i + 1)
-                .map(i -> asOwner ? shown(tx, terms, terms.reports().get(i), published.get(i)) : List.<String>of())
+        return IntStream.range(0, published.size())
+                .mapToObj(i -> asOwner ? shown(tx, terms, terms.reports().get(i), published.get(i)) : List.<String>of())
                 .toList();
     }
 

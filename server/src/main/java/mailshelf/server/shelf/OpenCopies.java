@@ -17,7 +17,6 @@ import mailshelf.server.data.Viewers;
 import mailshelf.server.library.Definitions;
 import mailshelf.store.Tx;
 import mailshelf.store.data.DataSetStore;
-import mailshelf.store.library.ReportStore;
 import mailshelf.store.shelf.Copy;
 import mailshelf.store.shelf.Issue;
 import mailshelf.store.shelf.IssueStore;
@@ -31,7 +30,6 @@ import org.springframework.stereotype.Component;
 @Component
 public class OpenCopies {
     private final IssueStore issues;
-    private final ReportStore reports;
     private final Definitions definitions;
     private final DataSetStore dataSets;
     private final SubscriptionStore subscriptions;
@@ -39,13 +37,11 @@ public class OpenCopies {
 
     OpenCopies(
             IssueStore issues,
-            ReportStore reports,
             Definitions definitions,
             DataSetStore dataSets,
             SubscriptionStore subscriptions,
             Viewers viewers) {
         this.issues = issues;
-        this.reports = reports;
         this.definitions = definitions;
         this.dataSets = dataSets;
         this.subscriptions = subscriptions;
@@ -101,11 +97,7 @@ public class OpenCopies {
 
         private DataSetId dataSet(ReportId report) {
             return dataSetOf.computeIfAbsent(
-                    report,
-                    id -> definitions
-                            .newest(tx, OpenCopies.this.reports.find(tx, id).orElseThrow())
-                            .dataSet()
-                            .id());
+                    report, id -> definitions.newest(tx, id).dataSet().id());
         }
 
         /**

@@ -1,12 +1,14 @@
 package mailshelf.server.shelf;
 
 import java.time.Instant;
+import java.time.ZoneId;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import mailshelf.core.audience.Recipient;
 import mailshelf.core.delivery.CopyId;
 import mailshelf.core.delivery.DeliveryId;
 import mailshelf.core.delivery.DeliveryState;
@@ -19,12 +21,14 @@ import mailshelf.core.rights.PersonId;
 import mailshelf.core.subscription.SubscriptionId;
 import mailshelf.core.wording.Words;
 import mailshelf.server.clock.BusinessClock;
+import mailshelf.server.delivery.AwaitData;
 import mailshelf.server.delivery.DeliveryLoop;
 import mailshelf.server.delivery.Hindrance;
 import mailshelf.server.http.Languages;
 import mailshelf.server.rights.Gate;
 import mailshelf.store.Database;
 import mailshelf.store.Durable;
+import mailshelf.store.data.LoadAttempt;
 import mailshelf.store.delivery.Delivery;
 import mailshelf.store.delivery.DeliveryStore;
 import mailshelf.store.delivery.Run;
@@ -39,7 +43,8 @@ import org.springframework.stereotype.Component;
 @Component
 class ReadRun {
     /** Nothing is to be done about these. */
-    private static final Set<DeliveryState> FINE = Set.of(DeliveryState.ACCEPTED, DeliveryState.NO_ROWS);
+    private static final Set<DeliveryState> FINE =
+            Set.of(DeliveryState.WAITING, DeliveryState.ACCEPTED, DeliveryState.NO_ROWS);
 
     private final Gate gate;
     private final Database database;
@@ -50,6 +55,7 @@ class ReadRun {
     private final SubscriptionStore subscriptions;
     private final PersonStore people;
     private final Hindrance hindrance;
+    private final AwaitData awaitData;
     private final DeliveryLoop loop;
     private final BusinessClock clock;
 
@@ -74,6 +80,7 @@ class ReadRun {
             Optional<Instant> nextTry,
             List<TryView> tries) {}
 
+    /** @param because why it waits, where that is a load that failed; "" otherwise */
     record RunView(
             RunId id,
             SubscriptionId subscription,
@@ -85,6 +92,7 @@ class ReadRun {
             RunState state,
             RunOutcome outcome,
             String sentence,
+            String because,
             Optional<IssueId> issue,
             Optional<Integer> number,
             List<RunRecipient> recipients) {}
@@ -99,6 +107,7 @@ class ReadRun {
             SubscriptionStore subscriptions,
             PersonStore people,
             Hindrance hindrance,
+            AwaitData awaitData,
             DeliveryLoop loop,
             BusinessClock clock) {
         this.gate = gate;
@@ -110,6 +119,7 @@ class ReadRun {
         this.subscriptions = subscriptions;
         this.people = people;
         this.hindrance = hindrance;
+        this.awaitData = awaitData;
         this.loop = loop;
         this.clock = clock;
     }
@@ -128,9 +138,11 @@ class ReadRun {
                             words,
                             listed,
                             Optional.ofNullable(byPerson.get(listed.recipient().person())),
+                            run.state(),
                             attempts))
                     .toList();
             Optional<Issue> issue = issues.ofRun(tx, id);
+            List<AwaitData.Awaited> awaited = run.state() == RunState.WAITING ? awaitData.awaited(tx, run) : List.of();
             return new RunView(
                     id,
                     run.subscription(),
@@ -142,20 +154,27 @@ class ReadRun {
                     run.dueAt(),
                     run.state(),
                     run.outcome(),
-                    sentence(words, run, all),
+                    sentence(words, who.zone(), run, all, awaited),
+                    failed(awaited)
+                            .flatMap(AwaitData.Awaited::failed)
+                            .map(LoadAttempt::failure)
+                            .orElse(""),
                     issue.map(Issue::id),
                     issue.flatMap(Issue::number),
                     recipients);
         });
     }
 
-    private String sentence(Words words, Run run, List<Delivery> all) {
+    private String sentence(Words words, ZoneId zone, Run run, List<Delivery> all, List<AwaitData.Awaited> awaited) {
         if (!run.reason().isEmpty()) {
             return run.reason();
         }
         if (run.state() != RunState.CLOSED && hindrance.of(run.id()).isPresent()) {
             Hindrance.Told told = hindrance.of(run.id()).get();
             return words.say(told.wordsKey(), told.folder());
+        }
+        if (run.state() == RunState.WAITING) {
+            return said(words, zone, awaited);
         }
         if (run.state() == RunState.DUE) {
             return words.say("run.being-made");
@@ -167,6 +186,26 @@ class ReadRun {
                 + (empty == 0 ? "" : " " + words.say("run.no-rows", empty));
     }
 
+    private static Optional<AwaitData.Awaited> failed(List<AwaitData.Awaited> awaited) {
+        return awaited.stream().filter(each -> each.failed().isPresent()).findFirst();
+    }
+
+    private static String said(Words words, ZoneId zone, List<AwaitData.Awaited> awaited) {
+        if (awaited.isEmpty()) {
+            return words.say("run.being-made");
+        }
+        return failed(awaited)
+                .map(each -> words.say(
+                        "run.waits." + each.then(),
+                        each.dataSet().name(),
+                        words.dates(zone).moment(each.until())))
+                .orElseGet(() -> words.say(
+                        "run.is-loaded",
+                        words.list(awaited.stream()
+                                .map(each -> each.dataSet().name())
+                                .toList())));
+    }
+
     private static long count(List<Delivery> all, DeliveryState state) {
         return all.stream().filter(delivery -> delivery.state() == state).count();
     }
@@ -175,24 +214,33 @@ class ReadRun {
             Words words,
             RunStore.Listed listed,
             Optional<Delivery> delivery,
+            RunState state,
             Map<DeliveryId, List<DeliveryStore.Attempt>> attempts) {
         var recipient = listed.recipient();
         List<TryView> tries = delivery.map(d -> attempts.getOrDefault(d.id(), List.of())).orElse(List.of()).stream()
                 .map(a -> new TryView(a.no(), a.at(), words.say("answer." + a.answer()), a.reply()))
                 .toList();
         String said = delivery.map(d -> words.say("delivery." + d.state().name()))
-                .orElseGet(() -> words.say("inclusion." + recipient.inclusion().name()));
+                .orElseGet(() -> unmade(words, recipient.inclusion(), state));
         return new RunRecipient(
                 recipient.person(),
                 recipient.name(),
                 recipient.address(),
                 said,
-                delivery.filter(d -> FINE.contains(d.state())).isPresent(),
+                delivery.map(d -> FINE.contains(d.state()))
+                        .orElse(recipient.inclusion() == Recipient.Inclusion.INCLUDED),
                 delivery.map(Delivery::copy),
                 delivery.map(Delivery::id),
                 delivery.filter(d -> d.state().canBeTriedAgain()).isPresent(),
                 delivery.filter(d -> d.state() == DeliveryState.TRYING_AGAIN).map(Delivery::nextTry),
                 tries);
+    }
+
+    /** Of one who has no delivery: it is not made yet, or will not be, or he is left out. */
+    private static String unmade(Words words, Recipient.Inclusion inclusion, RunState state) {
+        return inclusion == Recipient.Inclusion.INCLUDED
+                ? words.say(state == RunState.CLOSED ? "run.not-sent" : "run.to-be-sent")
+                : words.say("inclusion." + inclusion);
     }
 
     /** Has all deliveries of a run that were refused or are waiting for another try made again now; says how many. */

@@ -1,9 +1,15 @@
 package mailshelf.server.signin;
 
 import jakarta.servlet.http.HttpServletRequest;
+import java.time.DayOfWeek;
 import java.time.Instant;
+import java.time.ZoneId;
+import java.time.format.TextStyle;
+import java.util.EnumSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
 import mailshelf.core.Problem;
 import mailshelf.core.audit.Act;
 import mailshelf.core.audit.Thing;
@@ -26,10 +32,13 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
-/** One's own account: where one is signed in, and the password. Administrators can sign others out. */
+/** One's own account: by which clocks and weeks one reads, where one is signed in, and the password. */
 @RestController
 @RequestMapping("/api/v1")
 class AccountController {
+    /** By which weeks are counted somewhere. */
+    private static final Set<DayOfWeek> FIRST_DAYS = EnumSet.of(DayOfWeek.MONDAY, DayOfWeek.SATURDAY, DayOfWeek.SUNDAY);
+
     private final Database database;
     private final Durable durable;
     private final SessionStore sessions;
@@ -42,6 +51,9 @@ class AccountController {
 
     /** @param current whether it is the one that asks */
     record SessionLine(long id, Instant begunAt, Instant seenAt, String from, String agent, boolean current) {}
+
+    /** By which clocks and weeks days are meant, for what one reads and for new subscriptions. */
+    record Calendar(ZoneId zone, DayOfWeek firstDayOfWeek) {}
 
     record PasswordChange(String current, String wanted) {}
 
@@ -67,6 +79,40 @@ class AccountController {
         this.throttle = throttle;
         this.gate = gate;
         this.audit = audit;
+    }
+
+    @PutMapping("/account/calendar")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void change(Person who, @RequestBody Calendar wish) {
+        if (!FIRST_DAYS.contains(wish.firstDayOfWeek())) {
+            throw Problem.invalid("account.first-day");
+        }
+        database.doInTransaction(tx -> {
+            Person before = people.find(tx, who.id()).orElseThrow();
+            people.update(
+                    tx,
+                    new Person(
+                            before.id(),
+                            before.name(),
+                            before.address(),
+                            wish.zone(),
+                            before.locale(),
+                            wish.firstDayOfWeek(),
+                            before.roles(),
+                            before.active()));
+            audit.keep(
+                    tx,
+                    who,
+                    Act.PERSON_CHANGED,
+                    Thing.of(before),
+                    said(before.zone(), before.firstDayOfWeek()),
+                    said(wish.zone(), wish.firstDayOfWeek()));
+        });
+        durable.await();
+    }
+
+    private static String said(ZoneId zone, DayOfWeek first) {
+        return zone + ", weeks from " + first.getDisplayName(TextStyle.FULL, Locale.ENGLISH);
     }
 
     @GetMapping("/account/sessions")

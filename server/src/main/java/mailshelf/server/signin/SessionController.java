@@ -2,6 +2,7 @@ package mailshelf.server.signin;
 
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
+import java.time.DayOfWeek;
 import java.time.Instant;
 import java.time.InstantSource;
 import java.util.Optional;
@@ -42,7 +43,15 @@ class SessionController {
     /** @param me empty when nobody is signed in */
     record SessionView(Optional<Me> me, boolean demo, Instant now) {}
 
-    record Me(PersonId id, String name, String address, String zone, Set<Role> roles) {}
+    /** @param locale as a language tag (BCP 47) */
+    record Me(
+            PersonId id,
+            String name,
+            String address,
+            String zone,
+            DayOfWeek firstDayOfWeek,
+            String locale,
+            Set<Role> roles) {}
 
     SessionController(
             SignIn signIn,
@@ -70,7 +79,13 @@ class SessionController {
 
     private static Me me(Person person) {
         return new Me(
-                person.id(), person.name(), person.address(), person.zone().getId(), person.roles());
+                person.id(),
+                person.name(),
+                person.address(),
+                person.zone().getId(),
+                person.firstDayOfWeek(),
+                person.locale().toLanguageTag(),
+                person.roles());
     }
 
     @PostMapping

@@ -2,6 +2,7 @@ package mailshelf.server.source;
 
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -27,7 +28,6 @@ import mailshelf.store.source.Databases;
 import mailshelf.store.source.Secrets;
 import mailshelf.store.source.Source;
 import mailshelf.store.source.SourceStore;
-import mailshelf.store.source.WatchedFolder;
 import org.springframework.stereotype.Component;
 
 /** Registers sources, tests them, and tells who uses them. Administrators do; publishers of their folders use them. */
@@ -48,6 +48,7 @@ class MindSources {
     private final DataSetStore dataSets;
     private final FolderStore folders;
     private final Databases databases;
+    private final CheckSources check;
     private final Secrets secrets;
     private final HouseSettings settings;
     private final AuditTrail audit;
@@ -72,6 +73,8 @@ class MindSources {
     /**
      * A source, without its secret.
      *
+     * @param checkedAt when it was looked whether it can be reached; empty if never
+     * @param failure why it could not; "" where it could
      * @param place "" for those who may use it but not mind it, as is the user
      */
     record SourceView(
@@ -85,6 +88,8 @@ class MindSources {
             boolean hasPassword,
             int seconds,
             int mostRows,
+            Optional<Instant> checkedAt,
+            String failure,
             List<SourceUse> usedBy) {}
 
     MindSources(
@@ -95,6 +100,7 @@ class MindSources {
             DataSetStore dataSets,
             FolderStore folders,
             Databases databases,
+            CheckSources check,
             Secrets secrets,
             HouseSettings settings,
             AuditTrail audit) {
@@ -105,6 +111,7 @@ class MindSources {
         this.dataSets = dataSets;
         this.folders = folders;
         this.databases = databases;
+        this.check = check;
         this.secrets = secrets;
         this.settings = settings;
         this.audit = audit;
@@ -123,6 +130,7 @@ class MindSources {
 
     private SourceView view(Tx tx, Person who, Source source) {
         boolean minds = gate.readsHouse(who);
+        SourceStore.Checked checked = sources.checked(tx, source.id());
         return new SourceView(
                 source.id(),
                 source.folder(),
@@ -134,12 +142,13 @@ class MindSources {
                 !source.secret().isEmpty(),
                 source.seconds(),
                 source.mostRows(),
+                checked.at(),
+                checked.failure(),
                 usedBy(tx, source.id()));
     }
 
     private List<SourceUse> usedBy(Tx tx, SourceId id) {
-        return dataSets.fromSources(tx).stream()
-                .filter(dataSet -> dataSet.plan().origin().source().equals(Optional.of(id)))
+        return dataSets.of(tx, id).stream()
                 .map(dataSet -> new SourceUse(dataSet.id(), dataSet.name()))
                 .toList();
     }
@@ -203,11 +212,7 @@ class MindSources {
         String secret = database.inTransaction(tx -> id.map(known ->
                         sources.find(tx, known).orElseThrow(Problem::notFound).secret())
                 .orElse(""));
-        Source source = wished(id.orElse(new SourceId(0)), wish, secret);
-        switch (source.kind()) {
-            case DATABASE -> databases.test(source);
-            case FOLDER -> new WatchedFolder(source).files("*");
-        }
+        check.reach(wished(id.orElse(new SourceId(0)), wish, secret));
     }
 
     private Source wished(SourceId id, SourceWish wish, String secret) {

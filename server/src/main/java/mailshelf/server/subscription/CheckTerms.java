@@ -9,11 +9,12 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Predicate;
 import mailshelf.core.Problem;
+import mailshelf.core.condition.FreshData;
+import mailshelf.core.data.LoadTimes;
 import mailshelf.core.data.PersonalRule;
 import mailshelf.core.data.Viewer;
 import mailshelf.core.report.Block;
 import mailshelf.core.report.Definition;
-import mailshelf.core.report.ReportId;
 import mailshelf.core.report.ReportQuestion;
 import mailshelf.core.rights.Person;
 import mailshelf.core.rights.PersonId;
@@ -27,10 +28,10 @@ import mailshelf.core.subscription.Subscription;
 import mailshelf.core.subscription.SubscriptionId;
 import mailshelf.core.subscription.Terms;
 import mailshelf.core.time.FixedPeriod;
+import mailshelf.core.time.Occurrence;
 import mailshelf.core.wording.Dates;
 import mailshelf.core.wording.OneLine;
 import mailshelf.core.wording.Words;
-import mailshelf.server.clock.BusinessClock;
 import mailshelf.server.data.Viewers;
 import mailshelf.server.library.Definitions;
 import mailshelf.server.library.Filters;
@@ -40,7 +41,6 @@ import mailshelf.server.personal.PersonalColumns;
 import mailshelf.server.rights.Gate;
 import mailshelf.store.Tx;
 import mailshelf.store.data.DataSet;
-import mailshelf.store.library.ReportStore;
 import mailshelf.store.people.PersonStore;
 import mailshelf.store.subscription.SubscriptionStore;
 import org.springframework.stereotype.Component;
@@ -52,13 +52,12 @@ class CheckTerms {
 
     private final Gate gate;
     private final Definitions definitions;
-    private final ReportStore reports;
     private final Viewers viewers;
     private final PersonStore people;
     private final SubscriptionStore subscriptions;
     private final ResolveNamed named;
     private final PersonalColumns personal;
-    private final BusinessClock clock;
+    private final NextSends nextSends;
 
     /** Something said under the part that it concerns. */
     record Note(Part part, String text, boolean serious) {}
@@ -66,22 +65,20 @@ class CheckTerms {
     CheckTerms(
             Gate gate,
             Definitions definitions,
-            ReportStore reports,
             Viewers viewers,
             PersonStore people,
             SubscriptionStore subscriptions,
             ResolveNamed named,
             PersonalColumns personal,
-            BusinessClock clock) {
+            NextSends nextSends) {
         this.gate = gate;
         this.definitions = definitions;
-        this.reports = reports;
         this.viewers = viewers;
         this.people = people;
         this.subscriptions = subscriptions;
         this.named = named;
         this.personal = personal;
-        this.clock = clock;
+        this.nextSends = nextSends;
     }
 
     /**
@@ -103,6 +100,7 @@ class CheckTerms {
         terms.reports().forEach(report -> gate.readable(tx, who, report));
         requireOffered(tx, terms);
         requirePeriods(tx, terms);
+        requireFreshData(terms);
         terms.content().forEach(content -> named.requireUsable(tx, who, content.filters()));
     }
 
@@ -118,11 +116,9 @@ class CheckTerms {
 
     /** The reports of its content as they are published, in the order of the terms. */
     List<Definitions.Published> published(Tx tx, Terms terms) {
-        return terms.reports().stream().map(report -> published(tx, report)).toList();
-    }
-
-    private Definitions.Published published(Tx tx, ReportId report) {
-        return definitions.newest(tx, reports.find(tx, report).orElseThrow());
+        return terms.reports().stream()
+                .map(report -> definitions.newest(tx, report))
+                .toList();
     }
 
     /** Refuses to send what leaves a question of a report open. */
@@ -135,7 +131,8 @@ class CheckTerms {
     /** What its reports ask first, and its content leaves open. */
     List<ReportQuestion> unanswered(Tx tx, Terms terms) {
         return terms.content().stream()
-                .flatMap(content -> published(tx, content.report()).definition().unanswered(content.filters()).stream())
+                .flatMap(content ->
+                        definitions.newest(tx, content.report()).definition().unanswered(content.filters()).stream())
                 .distinct()
                 .toList();
     }
@@ -155,7 +152,7 @@ class CheckTerms {
     /** Refuses pages, blocks and columns that the reports do not have. */
     private void requireOffered(Tx tx, Terms terms) {
         for (Content content : terms.content()) {
-            Definition definition = published(tx, content.report()).definition();
+            Definition definition = definitions.newest(tx, content.report()).definition();
             Filters.requireOffered(content.filters(), definition);
             requireOffered(
                     "page", content.pages(), page -> definition.page(page).isPresent());
@@ -169,7 +166,18 @@ class CheckTerms {
 
     /** Refuses hours of figures that are of whole days. */
     private void requirePeriods(Tx tx, Terms terms) {
-        terms.content().forEach(content -> Periods.requireFits(content.period(), published(tx, content.report())));
+        terms.content()
+                .forEach(content -> Periods.requireFits(content.period(), definitions.newest(tx, content.report())));
+    }
+
+    /** A load cannot come before what follows a load. */
+    private static void requireFreshData(Terms terms) {
+        if (!terms.asksOfData().makesSense()) {
+            throw Problem.invalid("subscription.bad-wait", FreshData.MOST_HOURS);
+        }
+        if (terms.asksOfData().loadFirst() && terms.schedule().afterLoads().isPresent()) {
+            throw Problem.invalid("subscription.load-before-load");
+        }
     }
 
     private static void requireOffered(String what, List<String> chosen, Predicate<String> isThere) {
@@ -230,7 +238,8 @@ class CheckTerms {
                 .forEach(notes::add);
         seenAs(tx, terms, owner, found, words).ifPresent(notes::add);
         ofPersonal(tx, terms, owner, words).ifPresent(notes::add);
-        notes.addAll(ofPeriods(terms, words));
+        notes.addAll(ofData(tx, terms, words));
+        notes.addAll(ofPeriods(terms, nextSends.of(tx, terms, own, Seam.LOOKED_AT), words));
         return notes;
     }
 
@@ -246,6 +255,30 @@ class CheckTerms {
                         rule != PersonalRule.MASK));
     }
 
+    /** What somebody may expect of loads that does not come. */
+    private List<Note> ofData(Tx tx, Terms terms, Words words) {
+        List<DataSet> dataSets = published(tx, terms).stream()
+                .map(Definitions.Published::dataSet)
+                .distinct()
+                .toList();
+        List<String> byHand = dataSets.stream()
+                .filter(dataSet -> dataSet.plan().times().kind() == LoadTimes.Kind.BY_HAND)
+                .map(DataSet::name)
+                .toList();
+        List<String> notAsked = dataSets.stream()
+                .filter(dataSet -> !dataSet.plan().canBeAskedFor())
+                .map(DataSet::name)
+                .toList();
+        List<Note> notes = new ArrayList<>();
+        if (terms.schedule().afterLoads().isPresent() && !byHand.isEmpty()) {
+            notes.add(new Note(Part.WHEN, words.say("note.loaded-by-hand", words.list(byHand)), false));
+        }
+        if (terms.asksOfData().loadFirst() && !notAsked.isEmpty()) {
+            notes.add(new Note(Part.WHEN, words.say("note.cannot-load-first", words.list(notAsked)), false));
+        }
+        return notes;
+    }
+
     /** Those that send the same: pages of the report, or the clipping. */
     private List<Subscription> ofTheSame(Tx tx, Terms terms) {
         if (terms.standsOnOwnPage()) {
@@ -258,16 +291,14 @@ class CheckTerms {
                 .toList();
     }
 
-    private List<Note> ofPeriods(Terms terms, Words words) {
+    private static List<Note> ofPeriods(Terms terms, List<Occurrence> sends, Words words) {
         List<Note> notes = new ArrayList<>();
         if (terms.standsOnOwnPage()) {
             boolean fixed = terms.content().stream().anyMatch(content -> content.period() instanceof FixedPeriod);
             return fixed ? List.of(new Note(Part.WHAT, words.say("note.some-fixed-periods"), false)) : List.of();
         }
         Content content = terms.content().get(0);
-        Seam.first(terms, content, clock.instant())
-                .map(seam -> seam(seam, terms, words))
-                .ifPresent(notes::add);
+        Seam.first(terms, content, sends).map(seam -> seam(seam, terms, words)).ifPresent(notes::add);
         if (content.period() instanceof FixedPeriod) {
             notes.add(new Note(Part.PERIOD, words.say("note.fixed-period"), false));
         }

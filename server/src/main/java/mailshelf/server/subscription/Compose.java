@@ -43,6 +43,7 @@ import mailshelf.server.personal.PersonalColumns;
 import mailshelf.server.rights.Gate;
 import mailshelf.store.Database;
 import mailshelf.store.data.DataSetStore;
+import mailshelf.store.data.LoadAttempt;
 import mailshelf.store.people.PersonStore;
 import org.springframework.stereotype.Component;
 
@@ -67,6 +68,7 @@ class Compose {
     private final LetterWriter letters;
     private final Describe describe;
     private final CheckTerms check;
+    private final NextSends nextSends;
     private final BusinessClock clock;
     private final HouseSettings settings;
 
@@ -77,9 +79,6 @@ class Compose {
      * @param own the subscription being changed, if it is kept already
      */
     record Draft(Terms terms, Optional<PersonId> as, Optional<SubscriptionId> own) {}
-
-    /** A next send: when, what shifted it, and the days that its period will mean. */
-    record Send(Instant at, String local, String day, String shift, String days) {}
 
     record MailPreview(String from, String to, String subject, String html, String text) {}
 
@@ -108,7 +107,7 @@ class Compose {
             List<Sentence.Phrase> sentence,
             List<Part> missing,
             List<CheckTerms.Note> notes,
-            List<Send> sends,
+            List<NextSends.Send> sends,
             String daysNow,
             long rows,
             List<ContentView> content,
@@ -142,7 +141,8 @@ class Compose {
             boolean waits,
             String withheld,
             List<Sentence.Phrase> sentence,
-            List<CheckTerms.Note> notes) {}
+            List<CheckTerms.Note> notes,
+            List<Occurrence> sends) {}
 
     Compose(
             Gate gate,
@@ -161,6 +161,7 @@ class Compose {
             LetterWriter letters,
             Describe describe,
             CheckTerms check,
+            NextSends nextSends,
             BusinessClock clock,
             HouseSettings settings) {
         this.gate = gate;
@@ -179,6 +180,7 @@ class Compose {
         this.letters = letters;
         this.describe = describe;
         this.check = check;
+        this.nextSends = nextSends;
         this.clock = clock;
         this.settings = settings;
     }
@@ -204,7 +206,7 @@ class Compose {
                 found.sentence(),
                 missing,
                 found.notes(),
-                sends(found.shown(), now, words),
+                NextSends.said(found.shown(), found.sends(), words),
                 days(found.shown(), now, words),
                 edition.map(made -> rows(terms, made)).orElse(0L),
                 terms.content().stream()
@@ -280,7 +282,7 @@ class Compose {
                 List<String> hidden = isMasked ? masked.get(from.size()) : List.of();
                 Viewer shown = viewers.of(tx, seer, each.dataSet()).without(hidden);
                 Optional<Instant> failedAt =
-                        dataSets.failedLast(tx, each.dataSet().id(), clock.instant());
+                        dataSets.failedLast(tx, each.dataSet().id()).map(LoadAttempt::at);
                 from.add(new From(terms.reports().get(from.size()), each, shown, failedAt));
                 mayShow &= viewers.of(tx, who, each.dataSet()).covers(shown.allowed());
             }
@@ -305,7 +307,8 @@ class Compose {
                     approvals.lacking(tx, draft.own(), owner.id(), terms).isPresent(),
                     mayShow ? "" : Describe.words(who).say("preview.withheld", seer.name()),
                     describe.phrases(tx, terms, owner.id(), who),
-                    check.notes(tx, who, owner, terms, draft.own()));
+                    check.notes(tx, who, owner, terms, draft.own()),
+                    nextSends.of(tx, terms, draft.own(), SENDS_SHOWN));
         });
     }
 
@@ -354,28 +357,5 @@ class Compose {
 
     private static String days(Terms terms, Instant at, Words words) {
         return words.dates(terms.schedule().zone()).fullWindow(terms.windowAt(at));
-    }
-
-    private static List<Send> sends(Terms terms, Instant now, Words words) {
-        List<Send> sends = new ArrayList<>();
-        Terms next = terms;
-        for (Occurrence occurrence : terms.schedule().upcoming(now, SENDS_SHOWN)) {
-            sends.add(send(next, occurrence, words));
-            next = next.continuing(Optional.of(next.firstNewDay(next.windowAt(occurrence.at()), occurrence.at())));
-        }
-        return sends;
-    }
-
-    private static Send send(Terms terms, Occurrence occurrence, Words words) {
-        var dates = words.dates(terms.schedule().zone());
-        return new Send(
-                occurrence.at(),
-                dates.moment(occurrence.at()),
-                dates.day(occurrence.local().toLocalDate()),
-                occurrence
-                        .shift()
-                        .map(shift -> words.say("shift." + shift.name()))
-                        .orElse(""),
-                dates.window(terms.windowAt(occurrence.at())));
     }
 }

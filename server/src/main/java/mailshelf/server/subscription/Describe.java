@@ -23,14 +23,12 @@ import mailshelf.store.library.ClippingStore;
 import mailshelf.store.library.CutStore;
 import mailshelf.store.library.KeptClipping;
 import mailshelf.store.library.KeptCut;
-import mailshelf.store.library.ReportStore;
 import mailshelf.store.people.PersonStore;
 import org.springframework.stereotype.Component;
 
 /** Says terms as their sentence, for a reader. */
 @Component
 public class Describe {
-    private final ReportStore reports;
     private final Definitions definitions;
     private final DataSetStore dataSets;
     private final CutStore cuts;
@@ -38,13 +36,11 @@ public class Describe {
     private final PersonStore people;
 
     Describe(
-            ReportStore reports,
             Definitions definitions,
             DataSetStore dataSets,
             CutStore cuts,
             ClippingStore clippings,
             PersonStore people) {
-        this.reports = reports;
         this.definitions = definitions;
         this.dataSets = dataSets;
         this.cuts = cuts;
@@ -77,9 +73,7 @@ public class Describe {
 
     private Sentence.Facts facts(Tx tx, Terms terms, PersonId owner, Optional<PersonId> reader) {
         Map<ReportId, Definitions.Published> published = new LinkedHashMap<>();
-        terms.reports()
-                .forEach(report -> published.put(
-                        report, definitions.newest(tx, reports.find(tx, report).orElseThrow())));
+        terms.reports().forEach(report -> published.put(report, definitions.newest(tx, report)));
         List<PersonId> named = new ArrayList<>(terms.recipients());
         named.add(owner);
         Map<PersonId, String> names =

@@ -44,7 +44,10 @@ class ReadSubscriptions {
     private final Describe describe;
     private final BusinessClock clock;
 
-    /** @param spines the last eight issues, oldest first */
+    /**
+     * @param afterLoads whether it is sent after loads of its data, rather than by time
+     * @param spines the last eight issues, oldest first
+     */
     record SubscriptionLine(
             SubscriptionId id,
             String name,
@@ -55,6 +58,7 @@ class ReadSubscriptions {
             boolean mine,
             boolean mayChange,
             Optional<Instant> nextDue,
+            boolean afterLoads,
             List<Spine> spines) {}
 
     record NextSend(Optional<Instant> at, Instant now) {}
@@ -178,6 +182,7 @@ class ReadSubscriptions {
                 subscription.owner().equals(who.id()),
                 gate.mayChange(who, subscription),
                 subscription.nextDue(),
+                subscription.terms().schedule().afterLoads().isPresent(),
                 spines);
     }
 

@@ -49,8 +49,13 @@ class SendByHand {
     /** Somebody who would be left out, and why. */
     record LeftOut(String name, String because) {}
 
-    /** What sending to all now would do. */
-    record Outlook(int number, int recipients, List<LeftOut> leftOut, String days, String regular) {}
+    /**
+     * What sending to all now would do.
+     *
+     * @param loadFirst whether its data are loaded before it is made
+     * @param regular when it goes by itself; "" where no time is known
+     */
+    record Outlook(int number, int recipients, List<LeftOut> leftOut, String days, boolean loadFirst, String regular) {}
 
     SendByHand(
             Gate gate,
@@ -100,6 +105,7 @@ class SendByHand {
                     recipients.size() - leftOut.size(),
                     leftOut,
                     dates.fullWindow(continued.of(tx, id, subscription.terms()).windowAt(now)),
+                    subscription.terms().asksOfData().loadFirst(),
                     subscription.nextDue().map(dates::moment).orElse(""));
         });
     }

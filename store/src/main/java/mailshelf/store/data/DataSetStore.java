@@ -6,11 +6,13 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import mailshelf.core.data.AttemptId;
 import mailshelf.core.data.Column;
 import mailshelf.core.data.DataSetId;
 import mailshelf.core.data.LoadId;
 import mailshelf.core.data.LoadPlan;
 import mailshelf.core.data.RowRule;
+import mailshelf.core.data.SourceId;
 import mailshelf.core.json.CoreJson;
 import mailshelf.core.rights.FolderId;
 import mailshelf.core.rights.PersonId;
@@ -22,6 +24,13 @@ public final class DataSetStore {
     private static final String DATA_SET =
             "SELECT id, folder, owner, name, columns, date_column, owner_view, personal, plan FROM data_set";
     private static final String LOAD = "SELECT id, data_set, no, sha256, row_count, figures_to, loaded_at FROM load";
+
+    private static final String ATTEMPT = """
+            SELECT a.at, a.by_person, a.millis, a.load, a.failure,
+                   l.data_set, l.no, l.sha256, l.row_count, l.figures_to, l.loaded_at
+              FROM load_attempt a
+              LEFT JOIN load l ON l.id = a.load
+            """;
 
     private static DataSet dataSet(Row row) {
         return new DataSet(
@@ -51,6 +60,15 @@ public final class DataSetStore {
                 row.instant("loaded_at"));
     }
 
+    private static LoadAttempt attempt(Row row) {
+        return new LoadAttempt(
+                row.instant("at"),
+                row.optionalNumber("by_person").map(PersonId::new),
+                row.number("millis"),
+                row.optionalNumber("load").map(id -> load(row, id)),
+                row.text("failure"));
+    }
+
     public List<DataSet> all(Tx tx) {
         return tx.list(DATA_SET + " ORDER BY name", DataSetStore::dataSet);
     }
@@ -58,6 +76,11 @@ public final class DataSetStore {
     /** Those that come from a source. */
     public List<DataSet> fromSources(Tx tx) {
         return tx.list(DATA_SET + " WHERE source IS NOT NULL ORDER BY name", DataSetStore::dataSet);
+    }
+
+    /** Those that come from one. */
+    public List<DataSet> of(Tx tx, SourceId source) {
+        return tx.list(DATA_SET + " WHERE source = ? ORDER BY name", DataSetStore::dataSet, source);
     }
 
     public Optional<DataSet> find(Tx tx, DataSetId id) {
@@ -142,43 +165,27 @@ public final class DataSetStore {
         return newest;
     }
 
-    /** When its last load failed, as it was known at a moment; empty where that succeeded, or none was tried. */
-    public Optional<Instant> failedLast(Tx tx, DataSetId dataSet, Instant asOf) {
-        record Tried(Instant at, boolean failed) {}
-        return tx.one(
-                        """
-                        SELECT at, load
-                          FROM load_attempt
-                         WHERE data_set = ? AND at <= ?
-                         ORDER BY id DESC
-                         FETCH FIRST 1 ROW ONLY""",
-                        row -> new Tried(
-                                row.instant("at"), row.optionalNumber("load").isEmpty()),
-                        dataSet,
-                        asOf)
-                .filter(Tried::failed)
-                .map(Tried::at);
+    /** Its last try to load, where that failed. */
+    public Optional<LoadAttempt> failedLast(Tx tx, DataSetId dataSet) {
+        return attempts(tx, dataSet, 1).stream().filter(LoadAttempt::hasFailed).findFirst();
     }
 
     /** The newest tries, newest first. */
     public List<LoadAttempt> attempts(Tx tx, DataSetId dataSet, int most) {
         return tx.list(
-                """
-                SELECT a.at, a.by_person, a.millis, a.load, a.failure,
-                       l.data_set, l.no, l.sha256, l.row_count, l.figures_to, l.loaded_at
-                  FROM load_attempt a
-                  LEFT JOIN load l ON l.id = a.load
-                 WHERE a.data_set = ?
-                 ORDER BY a.id DESC
-                 FETCH FIRST ? ROWS ONLY""",
-                row -> new LoadAttempt(
-                        row.instant("at"),
-                        row.optionalNumber("by_person").map(PersonId::new),
-                        row.number("millis"),
-                        row.optionalNumber("load").map(id -> load(row, id)),
-                        row.text("failure")),
+                ATTEMPT + " WHERE a.data_set = ? ORDER BY a.id DESC FETCH FIRST ? ROWS ONLY",
+                DataSetStore::attempt,
                 dataSet,
                 most);
+    }
+
+    /** Its newest try, which later ones come after; empty where none was made. */
+    public Optional<AttemptId> newestAttempt(Tx tx, DataSetId dataSet) {
+        return tx.one(
+                        "SELECT MAX(id) AS id FROM load_attempt WHERE data_set = ?",
+                        row -> row.optionalNumber("id").map(AttemptId::new),
+                        dataSet)
+                .flatMap(id -> id);
     }
 
     public void insertAttempt(Tx tx, DataSetId dataSet, LoadAttempt attempt) {

@@ -43,6 +43,15 @@ public final class DueLoads {
         tx.update("UPDATE data_set SET next_load = ? WHERE id = ?", next, id);
     }
 
+    /** Has it fall due at once, unless it is already. */
+    public void ask(Tx tx, DataSetId id, Instant now) {
+        tx.update(
+                "UPDATE data_set SET next_load = ? WHERE id = ? AND (next_load IS NULL OR next_load > ?)",
+                now,
+                id,
+                now);
+    }
+
     /** Each file as it was when it was taken last. */
     public List<TakenFile> taken(Tx tx, DataSetId id) {
         return tx.list(
@@ -51,15 +60,28 @@ public final class DueLoads {
                 id);
     }
 
-    /** Keeps that a file has been taken as it is. */
-    public void take(Tx tx, DataSetId id, TakenFile file) {
+    /** Whether the rows of a file, as it is, were loaded from it last. */
+    public boolean isLoaded(Tx tx, DataSetId id, TakenFile file) {
+        return tx.count("""
+                        SELECT COUNT(*) AS n
+                          FROM taken_file
+                         WHERE data_set = ? AND name = ? AND size_bytes = ? AND modified_at = ? AND loaded""", id, file.name(), file.sizeBytes(), file.modifiedAt()) > 0;
+    }
+
+    /**
+     * Keeps that a file has been taken as it is.
+     *
+     * @param loaded false where its load failed
+     */
+    public void take(Tx tx, DataSetId id, TakenFile file, boolean loaded) {
         tx.update("DELETE FROM taken_file WHERE data_set = ? AND name = ?", id, file.name());
         tx.update(
-                "INSERT INTO taken_file (data_set, name, size_bytes, modified_at) VALUES (?, ?, ?, ?)",
+                "INSERT INTO taken_file (data_set, name, size_bytes, modified_at, loaded) VALUES (?, ?, ?, ?, ?)",
                 id,
                 file.name(),
                 file.sizeBytes(),
-                file.modifiedAt());
+                file.modifiedAt(),
+                loaded);
     }
 
     /** A plan that asks for other files begins anew. */

@@ -12,4 +12,8 @@ import mailshelf.core.rights.PersonId;
  * @param load what came of it; empty where it failed, and the load before it stayed in use
  * @param failure why it failed; "" where it did not
  */
-public record LoadAttempt(Instant at, Optional<PersonId> by, long millis, Optional<Load> load, String failure) {}
+public record LoadAttempt(Instant at, Optional<PersonId> by, long millis, Optional<Load> load, String failure) {
+    public boolean hasFailed() {
+        return load.isEmpty();
+    }
+}

@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import mailshelf.core.audience.Recipient;
+import mailshelf.core.data.AttemptId;
 import mailshelf.core.data.LoadId;
 import mailshelf.core.delivery.RunId;
 import mailshelf.core.delivery.RunOutcome;
@@ -28,15 +29,34 @@ public final class RunStore {
     /** A recipient as kept with a run. */
     public record Listed(RunRecipientId id, Recipient recipient) {}
 
-    /** What a run is pinned to when it is booked. */
-    public record Pinned(int subscriptionVersion, List<Source> sources) {
+    /**
+     * What a run is pinned to when it is booked.
+     *
+     * @param state that it begins in: one that waits is pinned to loads anew once it need not any more
+     */
+    public record Pinned(int subscriptionVersion, List<Source> sources, RunState state) {
         public Pinned {
             sources = List.copyOf(sources);
         }
     }
 
-    /** A version of a report, and the load that its figures are made from. */
-    public record Source(ReportId report, int version, LoadId load) {}
+    /**
+     * A version of a report, and the load that its figures are made from.
+     *
+     * @param before the newest try to load its data when another was asked for; empty where none was
+     * @param failedAt when the load after that had failed
+     */
+    public record Source(
+            ReportId report, int version, LoadId load, Optional<AttemptId> before, Optional<Instant> failedAt) {
+        /** Loaded anew before it is shown. */
+        public Source after(AttemptId newest) {
+            return new Source(report, version, load, Optional.of(newest), failedAt);
+        }
+
+        public Source pinned(LoadId to, Optional<Instant> failed) {
+            return new Source(report, version, to, before, failed);
+        }
+    }
 
     private static Run run(Row row) {
         return new Run(
@@ -91,12 +111,24 @@ public final class RunStore {
                 """
                 INSERT INTO run (subscription, trigger_kind, trigger_key, asked_by, due_at, subscription_version,
                                  state, outcome, reason, attempt, booked_at)
-                VALUES (?, ?, ?, ?, ?, ?, 'DUE', 'OPEN', '', 0, ?)""", subscription, trigger.kind(), trigger.key(), askedBy, dueAt, pinned.subscriptionVersion(), now));
+                VALUES (?, ?, ?, ?, ?, ?, ?, 'OPEN', '', 0, ?)""",
+                subscription,
+                trigger.kind(),
+                trigger.key(),
+                askedBy,
+                dueAt,
+                pinned.subscriptionVersion(),
+                pinned.state(),
+                now));
         List<Object[]> sources = new ArrayList<>();
         for (Source source : pinned.sources()) {
-            sources.add(new Object[] {id, sources.size(), source.report(), source.version(), source.load()});
+            sources.add(new Object[] {
+                id, sources.size(), source.report(), source.version(), source.load(), source.before(), source.failedAt()
+            });
         }
-        tx.updateEach("INSERT INTO run_source (run, no, report, report_version, load) VALUES (?, ?, ?, ?, ?)", sources);
+        tx.updateEach("""
+                INSERT INTO run_source (run, no, report, report_version, load, attempt_before, failed_at)
+                VALUES (?, ?, ?, ?, ?, ?, ?)""", sources);
         tx.updateEach(
                 "INSERT INTO run_recipient (run, person, name, address, inclusion) VALUES (?, ?, ?, ?, ?)",
                 recipients.stream()
@@ -110,12 +142,50 @@ public final class RunStore {
     /** What a run is made from, in the order of its terms. */
     public List<Source> sources(Tx tx, RunId run) {
         return tx.list(
-                "SELECT report, report_version, load FROM run_source WHERE run = ? ORDER BY no",
+                """
+                SELECT report, report_version, load, attempt_before, failed_at
+                  FROM run_source
+                 WHERE run = ?
+                 ORDER BY no""",
                 row -> new Source(
                         new ReportId(row.number("report")),
                         row.integer("report_version"),
-                        new LoadId(row.number("load"))),
+                        new LoadId(row.number("load")),
+                        row.optionalNumber("attempt_before").map(AttemptId::new),
+                        row.optionalInstant("failed_at")),
                 run);
+    }
+
+    /** Those that wait for their data, in the order they fell due. */
+    public List<Run> waiting(Tx tx) {
+        return tx.list(RUN + " WHERE state = 'WAITING' ORDER BY due_at, id", RunStore::run);
+    }
+
+    /**
+     * A run that waited is pinned to loads, and to be made.
+     *
+     * @return false when another worker has done so
+     */
+    public boolean ready(Tx tx, RunId id, List<Source> sources) {
+        boolean mine = tx.update("UPDATE run SET state = 'DUE' WHERE id = ? AND state = 'WAITING'", id) == 1;
+        if (mine) {
+            List<Object[]> pins = new ArrayList<>();
+            for (Source source : sources) {
+                pins.add(new Object[] {source.load(), source.failedAt(), id, pins.size()});
+            }
+            tx.updateEach("UPDATE run_source SET load = ?, failed_at = ? WHERE run = ? AND no = ?", pins);
+        }
+        return mine;
+    }
+
+    /** When it last fell due by a trigger of a kind. */
+    public Optional<Instant> lastDue(Tx tx, SubscriptionId subscription, Trigger.Kind kind) {
+        return tx.one(
+                        "SELECT MAX(due_at) AS due FROM run WHERE subscription = ? AND trigger_kind = ?",
+                        row -> row.optionalInstant("due"),
+                        subscription,
+                        kind)
+                .flatMap(due -> due);
     }
 
     public List<Listed> recipients(Tx tx, RunId run) {

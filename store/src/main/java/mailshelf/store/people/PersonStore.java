@@ -49,6 +49,11 @@ public final class PersonStore {
         return tx.list(PERSON + " ORDER BY name", PersonStore::person);
     }
 
+    /** Those who are active. */
+    public List<Person> administrators(Tx tx) {
+        return tx.list(PERSON + " WHERE administrator AND active ORDER BY name", PersonStore::person);
+    }
+
     public Optional<Person> find(Tx tx, PersonId id) {
         return tx.one(PERSON + " WHERE id = ?", PersonStore::person, id);
     }

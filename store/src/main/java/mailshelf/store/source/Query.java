@@ -75,6 +75,11 @@ public final class Query implements AutoCloseable {
                 .toList();
     }
 
+    /** Its columns' names. */
+    public List<String> names() {
+        return columns.stream().map(Column::name).toList();
+    }
+
     /** @throws Problem {@code source.too-many-rows}, {@code source.too-slow}, {@code source.query-failed} */
     public boolean next() {
         try {

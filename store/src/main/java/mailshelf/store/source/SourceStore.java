@@ -1,5 +1,6 @@
 package mailshelf.store.source;
 
+import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import mailshelf.core.data.SourceId;
@@ -9,8 +10,10 @@ import mailshelf.store.Tx;
 
 /** The registered sources. */
 public final class SourceStore {
-    private static final String SOURCE =
-            "SELECT id, folder, name, kind, place, user_name, secret, seconds, most_rows FROM source";
+    private static final String SOURCE = """
+            SELECT id, folder, name, kind, place, user_name, secret, seconds, most_rows
+              FROM source
+            """;
 
     private static Source source(Row row) {
         return new Source(
@@ -53,11 +56,13 @@ public final class SourceStore {
                 source.mostRows()));
     }
 
+    /** Another place or password has to be looked after anew. */
     public void update(Tx tx, Source source) {
         tx.update(
                 """
                 UPDATE source
-                   SET folder = ?, name = ?, kind = ?, place = ?, user_name = ?, secret = ?, seconds = ?, most_rows = ?
+                   SET folder = ?, name = ?, kind = ?, place = ?, user_name = ?, secret = ?, seconds = ?, most_rows = ?,
+                       checked_at = NULL, failure = ''
                  WHERE id = ?""",
                 source.folder(),
                 source.name(),
@@ -68,6 +73,45 @@ public final class SourceStore {
                 source.seconds(),
                 source.mostRows(),
                 source.id());
+    }
+
+    /**
+     * Whether it could be reached.
+     *
+     * @param at when it was looked after last; empty if never
+     * @param failure why it could not; "" where it could
+     */
+    public record Checked(Optional<Instant> at, String failure) {}
+
+    public Checked checked(Tx tx, SourceId id) {
+        return tx.one(
+                        "SELECT checked_at, failure FROM source WHERE id = ?",
+                        row -> new Checked(row.optionalInstant("checked_at"), row.text("failure")),
+                        id)
+                .orElseThrow();
+    }
+
+    /** Those that data sets come from and nobody has looked after since a moment. */
+    public List<Source> unchecked(Tx tx, Instant since) {
+        return tx.list(SOURCE + """
+                         WHERE (checked_at IS NULL OR checked_at < ?)
+                           AND EXISTS (SELECT 1 FROM data_set d WHERE d.source = source.id)
+                         ORDER BY id""", SourceStore::source, since);
+    }
+
+    /** False when another server looks after it already. */
+    public boolean claimCheck(Tx tx, SourceId id, Instant since, Instant now) {
+        return tx.update(
+                        "UPDATE source SET checked_at = ? WHERE id = ? AND (checked_at IS NULL OR checked_at < ?)",
+                        now,
+                        id,
+                        since)
+                == 1;
+    }
+
+    /** @param failure "" where it could be reached */
+    public void keepChecked(Tx tx, SourceId id, String failure) {
+        tx.update("UPDATE source SET failure = ? WHERE id = ?", failure, id);
     }
 
     /** One that no data set uses. */

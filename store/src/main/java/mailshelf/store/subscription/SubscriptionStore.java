@@ -2,6 +2,7 @@ package mailshelf.store.subscription;
 
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -21,6 +22,7 @@ import mailshelf.core.subscription.SubscriptionId;
 import mailshelf.core.subscription.Terms;
 import mailshelf.store.Row;
 import mailshelf.store.Tx;
+import mailshelf.store.Where;
 
 /** Subscriptions, every version of their terms, and who has taken himself off. */
 public final class SubscriptionStore {
@@ -65,6 +67,19 @@ public final class SubscriptionStore {
                 SUBSCRIPTION + " WHERE " + WITH_CONTENT + " AND c.report = ?) ORDER BY s.id",
                 SubscriptionStore::subscription,
                 report);
+    }
+
+    /** Active ones with content of some reports that are sent after loads. */
+    public List<Subscription> afterLoads(Tx tx, Collection<ReportId> reports) {
+        Where content = new Where()
+                .and("c.subscription = s.id AND c.version = s.version")
+                .in("c.report", reports);
+        return tx.list(
+                SUBSCRIPTION
+                        + " WHERE s.after_load AND s.state = 'ACTIVE' AND EXISTS (SELECT 1 FROM subscription_content c"
+                        + content.sql() + ") ORDER BY s.id",
+                SubscriptionStore::subscription,
+                content.values());
     }
 
     /** Those that are not ended and follow a cut. */
@@ -123,10 +138,11 @@ public final class SubscriptionStore {
         SubscriptionId id = new SubscriptionId(tx.insert(
                 """
                 INSERT INTO subscription
-                       (owner, clipping, state, paused_because, version, next_due, next_number, created_at)
-                VALUES (?, ?, ?, ?, 1, ?, 1, ?)""",
+                       (owner, clipping, after_load, state, paused_because, version, next_due, next_number, created_at)
+                VALUES (?, ?, ?, ?, ?, 1, ?, 1, ?)""",
                 draft.owner(),
                 draft.terms().clipping(),
+                isAfterLoads(draft),
                 draft.state(),
                 draft.pausedBecause(),
                 draft.nextDue(),
@@ -144,11 +160,12 @@ public final class SubscriptionStore {
         boolean mine = tx.update(
                         """
                         UPDATE subscription
-                           SET owner = ?, clipping = ?, state = ?, paused_because = ?, version = ?, next_due = ?
+                           SET owner = ?, clipping = ?, after_load = ?, state = ?, paused_because = ?, version = ?, next_due = ?
                          WHERE id = ? AND state = ? AND version = ?
                            AND next_due IS NOT DISTINCT FROM ?""",
                         after.owner(),
                         after.terms().clipping(),
+                        isAfterLoads(after),
                         after.state(),
                         after.pausedBecause(),
                         after.version(),
@@ -162,6 +179,10 @@ public final class SubscriptionStore {
             insertVersion(tx, after.id(), after.version(), after.terms(), by, now);
         }
         return mine;
+    }
+
+    private static boolean isAfterLoads(Subscription subscription) {
+        return subscription.terms().schedule().afterLoads().isPresent();
     }
 
     private static void insertVersion(Tx tx, SubscriptionId id, int no, Terms terms, PersonId by, Instant now) {
