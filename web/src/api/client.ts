@@ -31,8 +31,8 @@ const unreachable: Problem = {
   status: 0,
   code: "server.unreachable",
   happened: "The server does not answer.",
-  means: "Nothing was changed.",
-  todo: "Check the connection; what is on the screen can be sent again.",
+  means: "What was asked may have arrived or not.",
+  todo: "Check the connection; what is on the screen can be sent again, and is not done twice.",
   faults: [],
 };
 

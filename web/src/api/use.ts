@@ -1,4 +1,5 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useRef } from "react";
 import { call } from "./client";
 
 interface Options {
@@ -26,4 +27,28 @@ export function useChange<Wish, Answer = void>(change: (wish: Wish) => Promise<A
     mutationFn: change,
     onSettled: () => queries.invalidateQueries(),
   });
+}
+
+const KEY_BYTES = 16;
+
+/** Works where a page is not on https too, as `randomUUID` does not. */
+const newKey = () =>
+  [...crypto.getRandomValues(new Uint8Array(KEY_BYTES))]
+    .map((byte) => byte.toString(16).padStart(2, "0"))
+    .join("");
+
+/**
+ * Posts what must not be done twice: until it is answered, the same wish at the same address carries the same key, so
+ * that the server knows it when it is sent again (draft-ietf-httpapi-idempotency-key-header).
+ */
+export function usePostOnce() {
+  const open = useRef({ wish: "", key: "" });
+  return async <Answer>(path: string, body?: unknown): Promise<Answer> => {
+    const wish = path + JSON.stringify(body);
+    if (open.current.wish !== wish) open.current = { wish, key: newKey() };
+    const headers = { "Idempotency-Key": open.current.key };
+    const answer = await call<Answer>(path, { method: "POST", body, headers });
+    open.current = { wish: "", key: "" };
+    return answer;
+  };
 }

@@ -1,6 +1,6 @@
 import { useLocation, useNavigate } from "react-router";
 import { call, type Api } from "../api/client";
-import { useChange } from "../api/use";
+import { useChange, usePostOnce } from "../api/use";
 import { Fault } from "../kit/Fault";
 import { useNotice } from "../kit/Notices";
 import { words } from "../words";
@@ -18,6 +18,8 @@ export function Actions({ draft, kept, composed }: Props) {
   const navigate = useNavigate();
   const location = useLocation();
   const say = useNotice();
+  const postOnce = usePostOnce();
+  const name = draft.terms.name;
   const isDraft = !kept || kept.line.state === "DRAFT";
   const first = composed?.sends[0]?.local ?? "";
   const afterLoads = readRule(draft.terms.schedule.recurrence).kind === "load";
@@ -33,20 +35,18 @@ export function Actions({ draft, kept, composed }: Props) {
       if (start) await call(`subscriptions/${id}/start`, { method: "POST" });
       return id;
     }
-    const made = await call<Api["Made"]>("subscriptions", {
-      method: "POST",
-      body: { terms: draft.terms, start },
-    });
-    return made.id;
+    return (await postOnce<Api["Made"]>("subscriptions", { terms: draft.terms, start })).id;
   };
   const start = useChange(() => keep(true));
   const keepOnly = useChange(() => keep(false));
   const attempt = useChange(async () => {
     const id = await keep(false);
-    await call<Api["RunMade"]>(`subscriptions/${id}/try`, { method: "POST" });
-    return id;
+    const said = await postOnce<Api["RunMade"]>(`subscriptions/${id}/try`)
+      .then(() => words.composer.tried)
+      .catch((cause: Error) => words.composer.notTried(name, cause.message));
+    return { id, said };
   });
-  const once = useChange(() => call<Api["RunMade"]>("sendings", { method: "POST", body: draft.terms }));
+  const once = useChange(() => postOnce<Api["RunMade"]>("sendings", draft.terms));
   const mayBeOnce = !kept && draft.terms.schedule.recurrence === "";
   const busy = start.isPending || keepOnly.isPending || attempt.isPending || once.isPending;
   const complete = composed !== undefined && composed.missing.length === 0;
@@ -55,7 +55,6 @@ export function Actions({ draft, kept, composed }: Props) {
     say({ text });
     then();
   };
-  const name = draft.terms.name;
   const main = isDraft
     ? {
         text: composed?.waits ? words.composer.startWaiting : words.composer.start,
@@ -106,8 +105,8 @@ export function Actions({ draft, kept, composed }: Props) {
           disabled={busy || !complete || (!isDraft && draft.isChanged)}
           onClick={() =>
             attempt.mutate(undefined, {
-              onSuccess: (id) =>
-                done(words.composer.tried, () => void navigate(`/compose?change=${id}`, { replace: true })),
+              onSuccess: ({ id, said }) =>
+                done(said, () => void navigate(`/compose?change=${id}`, { replace: true })),
             })
           }
         >

@@ -1,6 +1,6 @@
 import { useNavigate } from "react-router";
-import { call, type Api } from "../api/client";
-import { useChange } from "../api/use";
+import type { Api } from "../api/client";
+import { useChange, usePostOnce } from "../api/use";
 import { useNotice } from "../kit/Notices";
 import { words } from "../words";
 
@@ -12,9 +12,9 @@ export function useActions(line: Line) {
   const say = useNotice();
   const navigate = useNavigate();
   const path = `subscriptions/${line.id}`;
-  const post = (act: Act, body?: unknown) => call<Api["RunMade"]>(`${path}/${act}`, { method: "POST", body });
+  const postOnce = usePostOnce();
   const act = useChange(({ act, because }: { act: Act; because?: string }) =>
-    post(act, act === "pause" ? { because: because ?? "" } : undefined),
+    postOnce<Api["RunMade"]>(`${path}/${act}`, act === "pause" ? { because: because ?? "" } : undefined),
   );
   const openRun = (run: Api["RunMade"] | undefined) => {
     if (run) void navigate(`/runs/${run.id}`);

@@ -470,6 +470,7 @@ export const en = {
     waiting: (name: string) => `“${name}” is kept and waits: it starts once an administrator approves it.`,
     sendOnce: "Send once, now",
     sentOnce: (name: string) => `“${name}” is on its way, once. It stands on the shelf.`,
+    notTried: (name: string, because: string) => `“${name}” is kept, and was not tried: ${because}`,
     tried: "Your trial is on its way to your own address only; no number is used.",
     try: "Try it on myself",
     tryAfterKeeping: "a trial is made from what is kept: keep the changes first",

@@ -64,9 +64,12 @@ public final class Crew {
                 .asLong();
     }
 
-    /** Whether the server takes it; it does not where its disk has no room. */
-    boolean isSentNow(Api marit) {
-        return marit.answer("POST", "subscriptions/" + subscription + "/send", null, Map.of())
+    /**
+     * Whether the server takes it, which it cannot say where its disk has no room; asked again with the same key, it is
+     * sent once.
+     */
+    boolean isSentNow(Api marit, String key) {
+        return marit.answer("POST", "subscriptions/" + subscription + "/send", null, Map.of("Idempotency-Key", key))
                         .statusCode()
                 == 202;
     }

@@ -99,7 +99,7 @@ class FullDiskTest {
     private long sendWithoutRoom(Api marit) throws IOException {
         long left = ROOM_FOR_ROWS_BUT_NO_FILES;
         fill(left);
-        while (marit.status("shelf") != 200 || !crew.isSentNow(marit)) {
+        while (marit.status("shelf") != 200 || !crew.isSentNow(marit, "when there is room")) {
             Files.delete(disk.resolve("filler"));
             Wait.until("the database is back", () -> marit.status("shelf") == 200);
             left += 10_000;

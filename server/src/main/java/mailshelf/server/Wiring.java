@@ -5,6 +5,7 @@ import mailshelf.server.clock.BusinessClock;
 import mailshelf.server.delivery.FaultPoint;
 import mailshelf.store.Database;
 import mailshelf.store.Durable;
+import mailshelf.store.IdempotencyStore;
 import mailshelf.store.SettingStore;
 import mailshelf.store.archive.Archive;
 import mailshelf.store.audit.AuditStore;
@@ -67,6 +68,11 @@ class Wiring {
     @Bean
     LoadFiles loadFiles(HouseSettings settings) {
         return new LoadFiles(settings.data());
+    }
+
+    @Bean
+    IdempotencyStore idempotencyStore() {
+        return new IdempotencyStore();
     }
 
     @Bean

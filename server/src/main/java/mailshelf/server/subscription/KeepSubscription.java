@@ -1,6 +1,7 @@
 package mailshelf.server.subscription;
 
 import java.time.Instant;
+import java.util.Optional;
 import java.util.function.BiFunction;
 import mailshelf.core.Problem;
 import mailshelf.core.audit.Act;
@@ -14,6 +15,7 @@ import mailshelf.core.subscription.Terms;
 import mailshelf.server.audit.AuditTrail;
 import mailshelf.server.clock.BusinessClock;
 import mailshelf.server.delivery.DeliveryLoop;
+import mailshelf.server.http.Once;
 import mailshelf.server.library.FollowedTerms;
 import mailshelf.server.personal.Approvals;
 import mailshelf.server.rights.Gate;
@@ -30,6 +32,7 @@ class KeepSubscription {
     private final Gate gate;
     private final Database database;
     private final Durable durable;
+    private final Once once;
     private final SubscriptionStore subscriptions;
     private final PersonStore people;
     private final FollowedTerms followed;
@@ -44,6 +47,7 @@ class KeepSubscription {
             Gate gate,
             Database database,
             Durable durable,
+            Once once,
             SubscriptionStore subscriptions,
             PersonStore people,
             FollowedTerms followed,
@@ -56,6 +60,7 @@ class KeepSubscription {
         this.gate = gate;
         this.database = database;
         this.durable = durable;
+        this.once = once;
         this.subscriptions = subscriptions;
         this.people = people;
         this.followed = followed;
@@ -67,10 +72,14 @@ class KeepSubscription {
         this.audit = audit;
     }
 
-    /** @param start false keeps it as a draft */
-    SubscriptionId anew(Person who, Terms wanted, boolean start) {
+    /**
+     * @param start false keeps it as a draft
+     * @param key of the request, so that what is asked again is kept once
+     */
+    SubscriptionId anew(Person who, Terms wanted, boolean start, Optional<String> key) {
         Instant now = clock.instant();
-        SubscriptionId id = database.inTransaction(tx -> {
+        String wish = (start ? "start " : "keep ") + wanted;
+        SubscriptionId id = once.make(who, key, wish, SubscriptionId::new, tx -> {
             Terms terms = followed.of(tx, who, wanted);
             check.require(tx, who, terms);
             check.requireSeenAs(tx, terms);
@@ -86,7 +95,7 @@ class KeepSubscription {
             audit.keep(tx, who, act, thing, "", describe.record(tx, terms, who.id(), who));
             return made;
         });
-        settle();
+        loop.wake();
         return id;
     }
 

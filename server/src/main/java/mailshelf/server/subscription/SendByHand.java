@@ -2,6 +2,7 @@ package mailshelf.server.subscription;
 
 import java.time.Instant;
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
 import java.util.function.Function;
 import mailshelf.core.audience.Recipient;
@@ -19,11 +20,11 @@ import mailshelf.server.delivery.Audience;
 import mailshelf.server.delivery.BookRun;
 import mailshelf.server.delivery.ContinuedTerms;
 import mailshelf.server.delivery.DeliveryLoop;
+import mailshelf.server.http.Once;
 import mailshelf.server.library.FollowedTerms;
 import mailshelf.server.personal.Approvals;
 import mailshelf.server.rights.Gate;
 import mailshelf.store.Database;
-import mailshelf.store.Durable;
 import mailshelf.store.Tx;
 import mailshelf.store.subscription.SubscriptionStore;
 import org.springframework.stereotype.Component;
@@ -33,7 +34,7 @@ import org.springframework.stereotype.Component;
 class SendByHand {
     private final Gate gate;
     private final Database database;
-    private final Durable durable;
+    private final Once once;
     private final SubscriptionStore subscriptions;
     private final Audience audience;
     private final BookRun bookRun;
@@ -60,7 +61,7 @@ class SendByHand {
     SendByHand(
             Gate gate,
             Database database,
-            Durable durable,
+            Once once,
             SubscriptionStore subscriptions,
             Audience audience,
             BookRun bookRun,
@@ -74,7 +75,7 @@ class SendByHand {
             AuditTrail audit) {
         this.gate = gate;
         this.database = database;
-        this.durable = durable;
+        this.once = once;
         this.subscriptions = subscriptions;
         this.audience = audience;
         this.bookRun = bookRun;
@@ -110,8 +111,9 @@ class SendByHand {
         });
     }
 
-    RunId toAll(Person who, SubscriptionId id) {
-        return booked(tx -> {
+    /** @param key of the request, so that what is asked again is sent once */
+    RunId toAll(Person who, SubscriptionId id, Optional<String> key) {
+        return booked(who, key, "send " + id.value(), tx -> {
             Subscription subscription = gate.changeable(tx, who, id);
             subscription.requireSendable();
             check.require(tx, who, subscription.terms());
@@ -123,24 +125,24 @@ class SendByHand {
     }
 
     /** What is on the screen, a single time: it is on the shelf like any issue, and nothing follows. */
-    RunId once(Person who, Terms wanted) {
+    RunId once(Person who, Terms wanted, Optional<String> key) {
         Instant now = clock.instant();
-        return booked(tx -> {
+        return booked(who, key, "send once " + wanted, tx -> {
             Terms terms = followed.of(tx, who, wanted).onItsOwn();
             check.require(tx, who, terms);
             check.requireSeenAs(tx, terms);
             check.requireAnswered(tx, terms);
             SubscriptionId id =
                     subscriptions.insert(tx, Subscription.draft(who.id(), terms).sentOnce(), now);
-            Subscription once = subscriptions.find(tx, id).orElseThrow();
-            approvals.require(tx, once);
-            audit.keep(tx, who, Act.SENT_ONCE, Thing.of(once), "", describe.record(tx, terms, who.id(), who));
-            return bookRun.byHand(tx, once, who, UUID.randomUUID().toString(), now);
+            Subscription sent = subscriptions.find(tx, id).orElseThrow();
+            approvals.require(tx, sent);
+            audit.keep(tx, who, Act.SENT_ONCE, Thing.of(sent), "", describe.record(tx, terms, who.id(), who));
+            return bookRun.byHand(tx, sent, who, UUID.randomUUID().toString(), now);
         });
     }
 
-    RunId trial(Person who, SubscriptionId id) {
-        return booked(tx -> {
+    RunId trial(Person who, SubscriptionId id, Optional<String> key) {
+        return booked(who, key, "try " + id.value(), tx -> {
             Subscription subscription = gate.triable(tx, who, id);
             check.requireAnswered(tx, subscription.terms());
             audit.keep(tx, who, Act.TRIAL_ASKED, Thing.of(subscription));
@@ -149,9 +151,8 @@ class SendByHand {
     }
 
     /** Durable before it answers, and begun at once. */
-    private RunId booked(Function<Tx, RunId> booking) {
-        RunId run = database.inTransaction(booking);
-        durable.await();
+    private RunId booked(Person who, Optional<String> key, String wish, Function<Tx, RunId> booking) {
+        RunId run = once.make(who, key, wish, RunId::new, booking);
         loop.wake();
         return run;
     }

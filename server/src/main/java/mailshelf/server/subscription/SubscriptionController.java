@@ -2,6 +2,7 @@ package mailshelf.server.subscription;
 
 import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import mailshelf.core.delivery.RunId;
 import mailshelf.core.report.ReportId;
@@ -10,6 +11,7 @@ import mailshelf.core.rights.PersonId;
 import mailshelf.core.rights.Verb;
 import mailshelf.core.subscription.SubscriptionId;
 import mailshelf.core.subscription.Terms;
+import mailshelf.server.http.Once;
 import mailshelf.server.rights.Gate;
 import mailshelf.store.Database;
 import mailshelf.store.people.PersonStore;
@@ -114,8 +116,11 @@ class SubscriptionController {
 
     @PostMapping("/subscriptions")
     @ResponseStatus(HttpStatus.CREATED)
-    Made post(Person who, @RequestBody NewSubscription wish) {
-        return new Made(keep.anew(who, wish.terms(), wish.start()));
+    Made post(
+            Person who,
+            @RequestBody NewSubscription wish,
+            @RequestHeader(name = Once.KEY, required = false) Optional<String> key) {
+        return new Made(keep.anew(who, wish.terms(), wish.start(), key));
     }
 
     /** If-Match carries the version that the change was made from. */
@@ -166,19 +171,28 @@ class SubscriptionController {
 
     @PostMapping("/subscriptions/{id}/send")
     @ResponseStatus(HttpStatus.ACCEPTED)
-    RunMade sendNow(Person who, @PathVariable SubscriptionId id) {
-        return new RunMade(send.toAll(who, id));
+    RunMade sendNow(
+            Person who,
+            @PathVariable SubscriptionId id,
+            @RequestHeader(name = Once.KEY, required = false) Optional<String> key) {
+        return new RunMade(send.toAll(who, id, key));
     }
 
     @PostMapping("/sendings")
     @ResponseStatus(HttpStatus.ACCEPTED)
-    RunMade sendOnce(Person who, @RequestBody Terms terms) {
-        return new RunMade(send.once(who, terms));
+    RunMade sendOnce(
+            Person who,
+            @RequestBody Terms terms,
+            @RequestHeader(name = Once.KEY, required = false) Optional<String> key) {
+        return new RunMade(send.once(who, terms, key));
     }
 
     @PostMapping("/subscriptions/{id}/try")
     @ResponseStatus(HttpStatus.ACCEPTED)
-    RunMade tryOnMyself(Person who, @PathVariable SubscriptionId id) {
-        return new RunMade(send.trial(who, id));
+    RunMade tryOnMyself(
+            Person who,
+            @PathVariable SubscriptionId id,
+            @RequestHeader(name = Once.KEY, required = false) Optional<String> key) {
+        return new RunMade(send.trial(who, id, key));
     }
 }
