@@ -13,6 +13,7 @@ import java.util.concurrent.locks.ReentrantLock;
 import mailshelf.core.Problem;
 import mailshelf.core.data.DataSetId;
 import mailshelf.core.data.LoadTimes;
+import mailshelf.core.data.TableBuilder;
 import mailshelf.server.clock.BusinessClock;
 import mailshelf.server.lease.LeaseKeeper;
 import mailshelf.store.Database;
@@ -116,17 +117,31 @@ public class LoadLoop implements SmartLifecycle {
         }
     }
 
+    /** What was loaded and when it is next are kept together, or rows would be added again after a crash. */
     private void loadDue(DataSet dataSet) {
-        boolean loaded = load(dataSet, fetchRows.all(dataSet));
-        Instant now = clock.instant();
-        database.doInTransaction(tx -> {
-            Optional<Instant> next = dataSet.plan().times().nextAfter(now);
-            if (!loaded && failuresInARow(tx, dataSet.id()) < MOST_TRIES) {
-                Instant again = now.plus(AGAIN_AFTER);
-                next = next.map(due -> due.isBefore(again) ? due : again);
+        Incoming rows = fetchRows.all(dataSet);
+        load(dataSet, new Incoming() {
+            @Override
+            public void addTo(TableBuilder table) throws IOException {
+                rows.addTo(table);
             }
-            dueLoads.plan(tx, dataSet.id(), next);
+
+            @Override
+            public void recorded(Tx tx, boolean loaded) {
+                rows.recorded(tx, loaded);
+                dueLoads.plan(tx, dataSet.id(), next(tx, dataSet, loaded));
+            }
         });
+    }
+
+    private Optional<Instant> next(Tx tx, DataSet dataSet, boolean loaded) {
+        Instant now = clock.instant();
+        Optional<Instant> next = dataSet.plan().times().nextAfter(now);
+        if (loaded || failuresInARow(tx, dataSet.id()) >= MOST_TRIES) {
+            return next;
+        }
+        Instant again = now.plus(AGAIN_AFTER);
+        return next.map(due -> due.isBefore(again) ? due : again);
     }
 
     private int failuresInARow(Tx tx, DataSetId id) {
@@ -136,16 +151,14 @@ public class LoadLoop implements SmartLifecycle {
     }
 
     /** What fails is told where it is read; the loop goes on. */
-    private boolean load(DataSet dataSet, Incoming incoming) {
+    private void load(DataSet dataSet, Incoming incoming) {
         try {
             loadRows.run(Optional.empty(), dataSet, dataSet.plan().mode(), incoming);
-            return true;
         } catch (Problem e) {
             LOG.warn("A load of {} failed: {}", dataSet.id(), e.code());
         } catch (RuntimeException | IOException e) {
             LOG.warn("A load of {} failed", dataSet.id());
         }
-        return false;
     }
 
     private void lookForFiles() {
