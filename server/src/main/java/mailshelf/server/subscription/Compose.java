@@ -68,6 +68,7 @@ class Compose {
     private final LetterWriter letters;
     private final Describe describe;
     private final CheckTerms check;
+    private final NoteTerms notes;
     private final NextSends nextSends;
     private final BusinessClock clock;
     private final HouseSettings settings;
@@ -106,7 +107,7 @@ class Compose {
             Terms terms,
             List<Sentence.Phrase> sentence,
             List<Part> missing,
-            List<CheckTerms.Note> notes,
+            List<NoteTerms.Note> notes,
             List<NextSends.Send> sends,
             String daysNow,
             long rows,
@@ -141,7 +142,7 @@ class Compose {
             boolean waits,
             String withheld,
             List<Sentence.Phrase> sentence,
-            List<CheckTerms.Note> notes,
+            List<NoteTerms.Note> notes,
             List<Occurrence> sends) {}
 
     Compose(
@@ -161,6 +162,7 @@ class Compose {
             LetterWriter letters,
             Describe describe,
             CheckTerms check,
+            NoteTerms notes,
             NextSends nextSends,
             BusinessClock clock,
             HouseSettings settings) {
@@ -180,6 +182,7 @@ class Compose {
         this.letters = letters;
         this.describe = describe;
         this.check = check;
+        this.notes = notes;
         this.nextSends = nextSends;
         this.clock = clock;
         this.settings = settings;
@@ -307,7 +310,7 @@ class Compose {
                     approvals.lacking(tx, draft.own(), owner.id(), terms).isPresent(),
                     mayShow ? "" : Describe.words(who).say("preview.withheld", seer.name()),
                     describe.phrases(tx, terms, owner.id(), who),
-                    check.notes(tx, who, owner, terms, draft.own()),
+                    notes.of(tx, who, owner, terms, draft.own()),
                     nextSends.of(tx, terms, draft.own(), SENDS_SHOWN));
         });
     }
