@@ -4,6 +4,7 @@ import type { Api } from "../api/client";
 import { useRead } from "../api/use";
 import { Loaded } from "../kit/Loaded";
 import { Title } from "../kit/Title";
+import { useIsAdministrator } from "../kit/useSession";
 import { words } from "../words";
 import { Entry } from "./Entry";
 import { KnownReports } from "./KnownReports";
@@ -17,6 +18,7 @@ const AT_ONCE = 60;
 
 /** Everything there is to read: the folders as a table of contents, their entries beside it. */
 export function LibraryPage() {
+  const isAdministrator = useIsAdministrator();
   const folder = useParams().folder;
   const [search, setSearch] = useSearchParams();
   const [most, setMost] = useState(AT_ONCE);
@@ -45,14 +47,14 @@ export function LibraryPage() {
                   {words.clippings.title}
                 </Link>
                 {view.publishes && (
-                  <>
-                    <Link className="choose" to="/data">
-                      {words.data.title}
-                    </Link>
-                    <Link className="choose" to="/reports/new">
-                      {words.editor.anew}
-                    </Link>
-                  </>
+                  <Link className="choose" to="/data">
+                    {words.data.title}
+                  </Link>
+                )}
+                {(isAdministrator || view.folders.some((each) => each.mayPublish)) && (
+                  <Link className="choose" to="/reports/new">
+                    {words.editor.anew}
+                  </Link>
                 )}
               </>
             }

@@ -87,9 +87,9 @@ function Kept({ view }: { view: Api["SubscriptionView"] }) {
           </button>
         </p>
       )}
-      <p className="border-base-content max-w-4xl border-t pt-3 font-serif text-2xl leading-snug font-semibold">
-        {view.fullSentence}
-      </p>
+      <div className="border-base-content border-t pt-3">
+        <p className="max-w-4xl font-serif text-2xl leading-snug font-semibold">{view.fullSentence}</p>
+      </div>
       <div className="flex flex-wrap items-end gap-x-10 gap-y-3 pt-5">
         <div>
           <p className="head pb-1">{words.subscriptions.lastIssues}</p>

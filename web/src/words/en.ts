@@ -716,7 +716,7 @@ export const en = {
     all: "Show everything",
     change: "Change what I get",
     count: (kind: Api["Entry"]["kind"], pages: number, subscribers: number) =>
-      `${kind === "DASHBOARD" ? "dashboard, " : ""}${counted(pages, "page", "pages")} · ${counted(subscribers, "person is", "people are")} sent it`,
+      `${kind === "DASHBOARD" ? "dashboard, " : ""}${counted(pages, "page", "pages")} · ${subscribers === 0 ? "nobody is" : counted(subscribers, "person is", "people are")} sent it`,
     folders: "Folders",
     foundIn: (text: string) => `found in “${text}”`,
     from: (owner: string, folder: string | undefined, tags: string[]) =>
@@ -743,7 +743,7 @@ export const en = {
       FAVOURITES: "my favourites",
     },
     nothingFound: (sought: string) => `No report that you may read has “${sought}” in its words.`,
-    search: "Words",
+    search: "Search titles, pages, columns",
     to: (title: string) => `to ${title}`,
     youGet: (name: string) => `you get it: ${name}`,
   },

@@ -10,6 +10,7 @@ import java.nio.channels.FileChannel;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
+import java.time.ZoneOffset;
 import java.util.Map;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
@@ -56,7 +57,9 @@ class FullDiskTest {
     void a_run_waits_for_a_folder_that_cannot_be_written_to() throws Exception {
         Api marit = Api.as(server, "Marit Lunde");
         // stands where the folder should: not even an administrator of the machine could write into it
-        Path inTheWay = Files.writeString(disk.resolve("data/shelf/2026/" + crew.subscription()), "in the way");
+        int year = Clock.now(marit).atZone(ZoneOffset.UTC).getYear();
+        Path ofTheYear = Files.createDirectories(disk.resolve("data/shelf/" + year));
+        Path inTheWay = Files.writeString(ofTheYear.resolve(String.valueOf(crew.subscription())), "in the way");
         long run = crew.sendNow(marit);
         Wait.until("the run says it", () -> sentence(marit, run).contains("cannot be written to"));
         Files.delete(inTheWay);

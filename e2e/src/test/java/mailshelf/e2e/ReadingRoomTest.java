@@ -89,8 +89,8 @@ class ReadingRoomTest {
         reader.page.keyboard().type("cars");
         press("Enter");
         assertThat(reader.page.getByText("1 report with “cars”.")).isVisible();
-        reader.field("Words").fill("whales");
-        reader.field("Words").press("Enter");
+        reader.field("Search titles, pages, columns").fill("whales");
+        reader.field("Search titles, pages, columns").press("Enter");
         assertThat(reader.page.getByText("No report that you may read has “whales” in its words."))
                 .isVisible();
         reader.link("Show everything").click();

@@ -105,4 +105,22 @@ class RolesTest {
         PlaywrightAssertions.assertThat(reader.button("Route leads in Traffic: for myself"))
                 .isDisabled();
     }
+
+    @Test
+    void new_reports_are_offered_to_those_alone_who_can_publish_them() {
+        Reader auditor = libraryOf("Arne Auditor");
+        PlaywrightAssertions.assertThat(auditor.link("Data sets")).isVisible();
+        PlaywrightAssertions.assertThat(auditor.link("New report")).hasCount(0);
+
+        PlaywrightAssertions.assertThat(libraryOf("Pia Publisher").link("New report"))
+                .isVisible();
+        PlaywrightAssertions.assertThat(libraryOf("Sunniva Rein").link("New report"))
+                .isVisible();
+    }
+
+    private static Reader libraryOf(String name) {
+        Reader reader = DEMO.reader().signInAs(name);
+        reader.page.navigate("/library");
+        return reader;
+    }
 }

@@ -214,10 +214,10 @@ public final class Writing {
         if (by.signum() == 0) {
             return words.say("figure.unchanged");
         }
-        // a difference of percentages is in points; its size alone cannot be misread
-        boolean isPoints = format.unit().equals("%") && shown != Shown.CHANGE_IN_PERCENT;
-        String unit = isPoints ? "" : format.unit();
-        String amount = figures.withUnit(by.abs(), format.decimals(), unit);
+        boolean isOfShares = format.unit().equals("%") && shown != Shown.CHANGE_IN_PERCENT;
+        String amount = isOfShares
+                ? words.say("figure.points", figures.number(by.abs(), format.decimals()))
+                : figures.withUnit(by.abs(), format.decimals(), format.unit());
         return words.say(by.signum() > 0 ? "figure.more" : "figure.less", amount);
     }
 

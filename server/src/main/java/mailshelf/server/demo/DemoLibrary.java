@@ -77,6 +77,7 @@ class DemoLibrary {
         long hours = toNow(administrator, crew, feed("crew hours"));
         eachLeadHisRoute(administrator, crew, hours);
         administrator.put("/api/v1/data-sets/" + hours + "/personal", Map.of("columns", List.of("who")));
+        namedValues(administrator, traffic, crew, hours);
         silentStation(administrator, traffic);
         publish(administrator, traffic, "late-sailings");
         publish(administrator, traffic, "wind-at-the-piers");
@@ -156,6 +157,35 @@ class DemoLibrary {
                         List.of(Map.of("column", "route", "mapping", mapping, "who", "who", "values", "route")),
                         "ownerView",
                         false));
+    }
+
+    /** What several reports are narrowed by: a list, a moving day, and what each lead has of the routes. */
+    private static void namedValues(DemoApi administrator, long traffic, long crew, long hours) {
+        Map<String, Object> dayRoutes = named("day routes", "CONSTANT");
+        dayRoutes.put(
+                "values",
+                List.of("1 Ness–Hovden", "2 Hovden–Skarv", "3 Sandvoll–Ness", "4 Skarv–Ytre Holm", "5 Holm ring"));
+        Map<String, Object> fourWeeksAgo = named("four weeks ago", "FORMULA");
+        fourWeeksAgo.put("formula", "today - 28");
+        Map<String, Object> routesILead = named("routes I lead", "DISTINCT");
+        routesILead.put("dataSet", hours);
+        routesILead.put("column", "route");
+        administrator.post("/api/v1/named-values", Map.of("folder", traffic, "named", dayRoutes));
+        administrator.post("/api/v1/named-values", Map.of("folder", traffic, "named", fourWeeksAgo));
+        administrator.post("/api/v1/named-values", Map.of("folder", crew, "named", routesILead));
+    }
+
+    private static Map<String, Object> named(String name, String kind) {
+        Map<String, Object> named = new LinkedHashMap<>();
+        named.put("name", name);
+        named.put("kind", kind);
+        named.put("values", List.of());
+        named.put("formula", "");
+        named.put("column", "");
+        named.put("fallback", List.of());
+        named.put("separator", ", ");
+        named.put("lastWord", "and");
+        return named;
     }
 
     /** The harbour's weather station answers no more: its last good rows stay, and every morning says so. */
