@@ -71,7 +71,7 @@ export function Tick({ label, note, checked, change, disabled, inTable }: TickPr
     </label>
   );
   return note ? (
-    <div className="flex items-baseline justify-between gap-2">
+    <div className="flex items-center justify-between gap-2">
       {tick}
       <span className="text-quiet text-xs">{note}</span>
     </div>

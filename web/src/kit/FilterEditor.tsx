@@ -6,6 +6,7 @@ import { FilterValues } from "./FilterValues";
 import type { Cut, Filter } from "./cut";
 import { NamedChoices } from "./NamedChoices";
 import { testsOf, type Slot } from "./narrowing";
+import { useValues } from "./useValues";
 
 interface Props {
   report: number;
@@ -20,6 +21,7 @@ export function FilterEditor({ report, slot, measures, cut, change }: Props) {
   const { column, filter } = slot;
   const tests = testsOf(column, measures.length > 0);
   const [test, setTest] = useState<Filter["test"]>(filter?.test ?? tests[0] ?? "ANY_OF");
+  const occur = useValues(report, column.column, cut).data;
   const values = filter?.test === test ? filter.values : [];
   const set = (next: string[]) => change({ column: column.column, test, values: next });
   const choose = (next: Filter["test"]) => {
@@ -56,7 +58,15 @@ export function FilterEditor({ report, slot, measures, cut, change }: Props) {
       )}
       {test === "CONTAINS" && <Containing title={column.title} value={values[0] ?? ""} set={set} />}
       {test === "BETWEEN" && <Bounds report={report} column={column} cut={cut} values={values} set={set} />}
-      <NamedChoices type={column.type} test={test} values={values} set={set} />
+      <NamedChoices
+        type={column.type}
+        test={test}
+        values={values}
+        occurring={
+          column.type === "TEXT" && occur?.others === 0 ? occur.values.map((each) => each.value) : undefined
+        }
+        set={set}
+      />
       {test === "TOP" && <Most title={column.title} measures={measures} values={values} set={set} />}
     </fieldset>
   );

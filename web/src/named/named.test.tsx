@@ -112,6 +112,11 @@ it("a column is narrowed by those that are of its type", async () => {
   expect(screen.queryByRole("button", { name: "“late”" })).toBeNull();
   cleanup();
 
+  show(<NamedChoices type="TEXT" test="ANY_OF" values={[]} occurring={["wind"]} set={() => {}} />, "/");
+  expect(await screen.findByText("1 named value has nothing that occurs here")).toBeVisible();
+  expect(screen.queryByText("By a named value")).toBeNull();
+  cleanup();
+
   show(choices("NUMBER", "BETWEEN"), "/");
   await userEvent.click(await screen.findByRole("button", { name: "“late” or more" }));
   expect(set).toEqual(["{late}", ""]);

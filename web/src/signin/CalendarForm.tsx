@@ -34,7 +34,7 @@ export function CalendarForm() {
           </select>
         </label>
         <WeekStart current={firstDayOfWeek} choose={setFirst} />
-        <button type="submit" className="act" disabled={change.isPending}>
+        <button type="submit" className="act-plain" disabled={change.isPending}>
           {words.account.calendarKeep}
         </button>
       </div>

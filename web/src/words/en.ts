@@ -773,6 +773,8 @@ export const en = {
     atLeast: (name: string) => `“${name}” or more`,
     atMost: (name: string) => `up to “${name}”`,
     by: "By a named value",
+    elsewhere: (many: number) =>
+      `${counted(many, "named value has", "named values have")} nothing that occurs here`,
     change: "change",
     changeOne: (name: string) => `change ${name}`,
     column: "Column",
