@@ -6,7 +6,7 @@ import { ProblemError } from "./api/client";
 import { App } from "./App";
 import "./app.css";
 import { Notices } from "./kit/Notices";
-import { startTheme } from "./kit/theme";
+import { printByDaylight, startTheme } from "./kit/theme";
 
 const MOST_TRIES = 2;
 
@@ -22,6 +22,7 @@ const queries = new QueryClient({
 });
 
 startTheme();
+printByDaylight();
 const root = document.getElementById("root");
 if (root) {
   createRoot(root).render(

@@ -114,6 +114,14 @@ function Facts({ view }: { view: View }) {
             </Link>
           </span>
         ))}
+        {view.mayChange && view.dateColumn && (
+          <Link
+            className="choose ml-2"
+            to={`/reports/new?folder=${view.line.folder}&data=${encodeURIComponent(view.line.name)}`}
+          >
+            {view.usedBy.length === 0 ? words.editor.write : words.editor.writeAnother}
+          </Link>
+        )}
       </p>
     </section>
   );

@@ -1,4 +1,3 @@
-import { useState } from "react";
 import { Link, useParams, useSearchParams } from "react-router";
 import type { Api } from "../api/client";
 import { useRead } from "../api/use";
@@ -29,7 +28,7 @@ function Anew() {
   const folders = library.data?.folders.filter((folder) => folder.mayPublish) ?? [];
   const folder = Number(search.get("folder") ?? folders[0]?.id ?? 0);
   const madeOf = useRead<MadeOf>(`reports/data-sets?folder=${folder}`, { when: folder > 0 });
-  const [dataSet, setDataSet] = useState("");
+  const dataSet = search.get("data") ?? "";
   const chosen = madeOf.data?.find((each) => each.name === dataSet);
   if (chosen) {
     const of = (type: string) =>
@@ -62,7 +61,7 @@ function Anew() {
           none={words.editor.noDataSet}
           all={sets}
           value=""
-          pick={(next) => setDataSet(sets[Number(next) - 1]?.name ?? "")}
+          pick={(next) => setSearch({ folder: String(folder), data: sets[Number(next) - 1]?.name ?? "" })}
         />
       </div>
       {madeOf.data?.length === 0 && (

@@ -34,7 +34,9 @@ export function ChartBlock({ title, drawing, behind }: Props) {
         <span className="font-semibold">{title}</span>
         <span role="status" className="text-xs">
           {mark?.label ?? (
-            <span className="text-quiet">{behind ? words.chart.hintRows : words.chart.hint}</span>
+            <span className="text-quiet print:hidden">
+              {behind ? words.chart.hintRows : words.chart.hint}
+            </span>
           )}
         </span>
       </figcaption>

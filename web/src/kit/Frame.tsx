@@ -32,10 +32,13 @@ export function Frame({ me, demo }: Props) {
   useKey("?", () => setKeysShown(true));
   return (
     <>
-      <a href="#content" className="bg-base-100 sr-only z-50 p-3 focus:not-sr-only focus:absolute">
+      <a
+        href="#content"
+        className="bg-base-100 sr-only z-50 print:hidden p-3 focus:not-sr-only focus:absolute"
+      >
         {words.skipToContent}
       </a>
-      <header className="border-base-content border-b">
+      <header className="border-base-content border-b print:hidden">
         <div className="mx-auto flex h-[55px] max-w-[1280px] items-center gap-7 px-4 md:px-8">
           <NavLink to="/" className="font-serif text-[21px] whitespace-nowrap" aria-label={words.toShelf}>
             <b className="font-semibold">Mail</b> <i>Shelf</i>
@@ -61,13 +64,13 @@ export function Frame({ me, demo }: Props) {
           </div>
         </div>
       </header>
-      <main id="content" className="mx-auto max-w-[1280px] px-4 pb-24 md:px-8">
+      <main id="content" className="mx-auto max-w-[1280px] px-4 pb-24 md:px-8 print:p-0">
         <Outlet />
       </main>
       {keysShown && <KeysSheet close={() => setKeysShown(false)} />}
       <nav
         aria-label={words.sections}
-        className="border-base-content bg-base-100 fixed inset-x-0 bottom-0 z-20 flex h-14 justify-around border-t md:hidden"
+        className="border-base-content bg-base-100 fixed inset-x-0 bottom-0 z-20 flex h-14 justify-around border-t md:hidden print:hidden"
       >
         {places.map(({ to, text, icon: Icon }) => (
           <NavLink

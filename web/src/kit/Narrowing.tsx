@@ -43,12 +43,12 @@ export function NarrowingParts({ view, filters, open, toggle }: PartsProps) {
         </span>
       ))}
       {view.narrowable.length > 0 && (
-        <>
+        <span className="print:hidden">
           {slots(view.narrowable, filters).length > 0 && ", "}
           <PartOf open={open === FURTHER} toggle={() => toggle(FURTHER)} className="text-quiet">
             {words.filter.further}
           </PartOf>
-        </>
+        </span>
       )}
     </>
   );

@@ -20,7 +20,7 @@ export function PageTabs({ pages, current, choose }: Props) {
           key={page.id}
           type="button"
           aria-current={page.id === current ? "page" : undefined}
-          className={page.id === current ? "current" : "choose"}
+          className={page.id === current ? "current" : "choose print:hidden"}
           onClick={() => choose(page.id)}
         >
           {i + 1} {page.title}

@@ -19,7 +19,7 @@ export function Title({ title, above, line, actions }: Props) {
         <h1>{title}</h1>
         {line && <p className="text-quiet mt-1 first-letter:uppercase">{line}</p>}
       </div>
-      {actions && <div className="flex flex-wrap items-center gap-x-5 gap-y-2">{actions}</div>}
+      {actions && <div className="flex flex-wrap items-center gap-x-5 gap-y-2 print:hidden">{actions}</div>}
     </header>
   );
 }

@@ -12,6 +12,12 @@ export function setTheme(chosen: Theme): void {
   startTheme();
 }
 
+/** Paper is paper, also by lamplight. */
+export function printByDaylight(): void {
+  window.addEventListener("beforeprint", () => (document.documentElement.dataset.theme = "daylight"));
+  window.addEventListener("afterprint", startTheme);
+}
+
 /** Puts the kept theme on the page; as the system has it where none is kept. */
 export function startTheme(): void {
   const chosen = theme();

@@ -18,6 +18,7 @@ import type { Behind, Live } from "../kit/rows";
 import { AskFirst } from "./AskFirst";
 import { BehindSheet } from "./BehindSheet";
 import { readBehind, withBehind } from "../kit/behind";
+import { SubscribedLine } from "./SubscribedLine";
 import { TakeAlong } from "./TakeAlong";
 
 /** A report to be read: the pages as a numbered line, what it is cut to as a sentence, the page itself. */
@@ -101,6 +102,7 @@ export function ReaderPage() {
                 close={() => show(null)}
               />
             )}
+            <SubscribedLine report={view.report} />
             {cuts.data && (
               <CutsLine
                 report={view.report}

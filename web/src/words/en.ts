@@ -162,6 +162,8 @@ export const en = {
 
   editor: {
     anew: "New report",
+    write: "write one",
+    writeAnother: "write another",
     anewLine: "A report is a text over one data set; you see its page while you write.",
     atWork: "the text at work",
     dataSet: "Data set",
@@ -950,8 +952,12 @@ export const en = {
     takeAlong: "This page as a file:",
     asPublished: "Subscribe as published",
     cut: "What is shown",
+    moreSubscriptions: (many: number) => `and ${many} more`,
     showing: "Showing",
     sendOnce: "Send once",
+    subscribed: "Subscriptions to it:",
+    subscription: (name: string, state: string) =>
+      state === "ACTIVE" ? name : `${name} (${state.toLowerCase()})`,
     subscribeToThis: "Subscribe to this",
   },
 

@@ -3523,7 +3523,9 @@ export interface operations {
     };
     list: {
         parameters: {
-            query?: never;
+            query?: {
+                report?: number;
+            };
             header?: never;
             path?: never;
             cookie?: never;

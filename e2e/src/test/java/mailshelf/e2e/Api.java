@@ -132,7 +132,7 @@ final class Api {
     /** @param says the three sentences */
     record Refusal(int status, String code, String says, JsonNode document) {}
 
-    private static JsonNode json(HttpResponse<byte[]> answer) {
+    static JsonNode json(HttpResponse<byte[]> answer) {
         return answer.body().length == 0 ? JSON.nullNode() : JSON.readTree(answer.body());
     }
 

@@ -4,12 +4,14 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.net.http.HttpResponse;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.IntStream;
@@ -23,29 +25,33 @@ public final class Crew {
 
     private final Path data;
     private final Path mailroom;
-    private final int size;
+    private final List<Long> people;
     private final long subscription;
 
-    private Crew(Path data, Path mailroom, int size, long subscription) {
+    private Crew(Path data, Path mailroom, List<Long> people, long subscription) {
         this.data = data;
         this.mailroom = mailroom;
-        this.size = size;
+        this.people = people;
         this.subscription = subscription;
     }
 
     /** Hires so many people, lets their invitations arrive, and has Marit subscribe them all to a daily page. */
     public static Crew hired(RunningServer server, int size) {
         Path mailroom = server.data().resolve("mailroom");
-        Crew crew = new Crew(server.data(), mailroom, size, 0);
         List<Long> people = hire(Api.as(server, "Sunniva Rein"), size);
-        Wait.until("everybody is invited", () -> crew.mails() == size);
-        return new Crew(server.data(), mailroom, size, subscribe(Api.as(server, "Marit Lunde"), people));
+        Wait.until("everybody is invited", () -> ofCrew(mailroom).count() == size);
+        return new Crew(server.data(), mailroom, people, subscribe(Api.as(server, "Marit Lunde"), people));
+    }
+
+    /** The same people, by another subscription like it. */
+    Crew subscribedAgain(Api marit) {
+        return new Crew(data, mailroom, people, subscribe(marit, people));
     }
 
     /** The same people, who get their mail in another demo's mail room from now on. */
     Crew receivingIn(RunningServer other) {
         Path moved = other.data().resolve("mailroom");
-        return new Crew(data, moved, size, subscription);
+        return new Crew(data, moved, people, subscription);
     }
 
     /** Has the clock reach the moment at which the next issue is due. */
@@ -65,42 +71,44 @@ public final class Crew {
     }
 
     /**
-     * Whether the server takes it, which it cannot say where its disk has no room; asked again with the same key, it is
-     * sent once.
+     * The run of what is asked with a key; nothing where the server does not take it, as where its disk has no room: it
+     * cannot say then whether it is kept.
      */
-    boolean isSentNow(Api marit, String key) {
-        return marit.answer("POST", "subscriptions/" + subscription + "/send", null, Map.of("Idempotency-Key", key))
-                        .statusCode()
-                == 202;
+    Optional<Long> sentNow(Api marit, String key) {
+        HttpResponse<byte[]> answer =
+                marit.answer("POST", "subscriptions/" + subscription + "/send", null, Map.of("Idempotency-Key", key));
+        return answer.statusCode() == 202
+                ? Optional.of(Api.json(answer).get("id").asLong())
+                : Optional.empty();
+    }
+
+    boolean hasRun(Api marit) {
+        return !runs(marit).isEmpty();
     }
 
     long newestRun(Api marit) {
-        return marit.get("subscriptions/" + subscription)
-                .get("runs")
-                .get(0)
-                .get("id")
-                .asLong();
+        return runs(marit).get(0).get("id").asLong();
+    }
+
+    private JsonNode runs(Api marit) {
+        return marit.get("subscriptions/" + subscription).get("runs");
     }
 
     /** Has the stand-in treat mail to all of them in a way. */
     void treat(Api marit, String behaviour) {
-        for (int i = 0; i < size; i++) {
+        for (int i = 0; i < people.size(); i++) {
             marit.put("mail-room/crew" + i + "@brinewater.example/behaviour", Map.of("behaviour", behaviour));
         }
     }
 
     /** How many mails of the issue have arrived. */
     public long arrived() {
-        return ofCrew().filter(file -> isOfIssue(read(file))).count();
+        return ofCrew(mailroom).filter(file -> isOfIssue(read(file))).count();
     }
 
     /** Waits until its one run is closed. */
     public JsonNode closedRun(Api marit) {
-        long run = marit.get("subscriptions/" + subscription)
-                .get("runs")
-                .get(0)
-                .get("id")
-                .asLong();
+        long run = newestRun(marit);
         Wait.until(
                 "the run is closed",
                 () -> marit.get("runs/" + run).get("state").asString().equals("CLOSED"));
@@ -157,7 +165,7 @@ public final class Crew {
 
     /** Twice only where the record says that the server's answer was lost. */
     private void assertEveryMailOnce(JsonNode run) {
-        assertThat(run.get("recipients")).hasSize(size);
+        assertThat(run.get("recipients")).hasSize(people.size());
         for (JsonNode recipient : run.get("recipients")) {
             String address = recipient.get("address").asString();
             List<String> mails = ofIssue(mailroom.resolve(address));
@@ -214,20 +222,16 @@ public final class Crew {
         }
     }
 
-    private long mails() {
-        return ofCrew().count();
-    }
-
-    private Stream<Path> ofCrew() {
+    private static Stream<Path> ofCrew(Path mailroom) {
         return allMails(mailroom).stream().filter(file -> file.toString().contains("/crew"));
     }
 
-    private static boolean isOfIssue(String mail) {
-        return mail.contains("\nList-Id: ");
+    private boolean isOfIssue(String mail) {
+        return mail.contains("\nList-Id: <subscription-" + subscription + ".");
     }
 
-    private static List<String> ofIssue(Path inbox) {
-        return allMails(inbox).stream().map(Crew::read).filter(Crew::isOfIssue).toList();
+    private List<String> ofIssue(Path inbox) {
+        return allMails(inbox).stream().map(Crew::read).filter(this::isOfIssue).toList();
     }
 
     private static List<Path> allMails(Path folder) {

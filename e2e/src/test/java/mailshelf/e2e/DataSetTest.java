@@ -178,6 +178,9 @@ class DataSetTest {
                 .findFirst()
                 .orElseThrow();
         assertThat(kept.get("newestLoad").get("figuresTo").asString()).isEqualTo("2026-05-06");
+
+        reader.link("write one").click();
+        PlaywrightAssertions.assertThat(reader.page.locator(".cm-content")).containsText("data: berths");
     }
 
     @Test

@@ -100,6 +100,28 @@ class LibraryTest {
     }
 
     @Test
+    void beside_a_report_stand_its_subscriptions_that_one_may_see() {
+        assertThat(names(ida, 1)).contains("Cancelled sailings, week by week", "Engine trouble on my route");
+        assertThat(names(DEMO.as("Marit Lunde"), 1)).contains("Cancelled sailings, week by week");
+        assertThat(names(DEMO.as("Kirsti Vale"), 1)).isEmpty();
+        assertThat(names(ida, 2)).isEmpty();
+
+        Reader reader = DEMO.reader().signInAs("Ida Solvang");
+        reader.page.navigate("/reports/1");
+        reader.link("Engine trouble on my route").click();
+        reader.page.waitForURL("**/subscriptions/*");
+        assertThat(reader.page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setLevel(1)))
+                .hasText("Engine trouble on my route");
+    }
+
+    private static List<String> names(Api who, long report) {
+        return who.get("subscriptions?report=" + report)
+                .valueStream()
+                .map(line -> line.get("name").asString())
+                .toList();
+    }
+
+    @Test
     void the_search_of_the_top_line_answers_while_one_types_and_opens_by_keys_alone() {
         Reader reader = DEMO.reader().signInAs("Marit Lunde");
         assertThat(reader.page.getByRole(AriaRole.COMBOBOX)).isVisible();

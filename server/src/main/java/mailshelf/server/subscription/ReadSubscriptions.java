@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Optional;
 import mailshelf.core.audience.Recipient;
 import mailshelf.core.delivery.RunId;
+import mailshelf.core.report.ReportId;
 import mailshelf.core.rights.Person;
 import mailshelf.core.rights.PersonId;
 import mailshelf.core.subscription.State;
@@ -108,17 +109,27 @@ class ReadSubscriptions {
         this.clock = clock;
     }
 
-    /** All that the person may see; ended ones last. */
-    List<SubscriptionLine> list(Person who) {
+    /**
+     * All that the person may see; ended ones last.
+     *
+     * @param report with content of it alone
+     */
+    List<SubscriptionLine> list(Person who, Optional<ReportId> report) {
         return database.inTransaction(tx -> {
             Gate.Access access = gate.access(tx, who);
-            List<Subscription> all = gate.readsHouse(who) ? subscriptions.all(tx) : subscriptions.of(tx, who.id());
-            return all.stream()
+            return among(tx, who, report).stream()
                     .filter(subscription -> gate.isVisible(tx, access, who, subscription))
                     .sorted((a, b) -> Boolean.compare(a.state() == State.ENDED, b.state() == State.ENDED))
                     .map(subscription -> line(tx, who, access, subscription))
                     .toList();
         });
+    }
+
+    private List<Subscription> among(Tx tx, Person who, Optional<ReportId> report) {
+        if (report.isPresent()) {
+            return subscriptions.ofReport(tx, report.get());
+        }
+        return gate.readsHouse(who) ? subscriptions.all(tx) : subscriptions.of(tx, who.id());
     }
 
     /** The next send of all that I own or am sent, as far as I may see it; as the top line tells it. */

@@ -70,8 +70,8 @@ class SubscriptionController {
     }
 
     @GetMapping("/subscriptions")
-    List<ReadSubscriptions.SubscriptionLine> list(Person who) {
-        return read.list(who);
+    List<ReadSubscriptions.SubscriptionLine> list(Person who, @RequestParam Optional<ReportId> report) {
+        return read.list(who, report);
     }
 
     @GetMapping("/subscriptions/next")
