@@ -12,6 +12,7 @@ import { words } from "../words";
 import { Faults } from "./Faults";
 import { Preview } from "./Preview";
 import { Publish } from "./Publish";
+import { TakeText } from "./TakeText";
 import { Versions } from "./Versions";
 import { YamlEditor } from "./YamlEditor";
 import type { MadeOf, Schema } from "./completion";
@@ -78,6 +79,12 @@ export function Writing({ id, view, begin: first, folder }: Props) {
         line={view ? words.editor.line(base.version, isChanged) : words.editor.newLine}
         actions={
           <>
+            <TakeText
+              take={(taken, file) => {
+                replace(taken);
+                say({ text: words.editor.taken(file), undo: () => replace(text) });
+              }}
+            />
             {view && view.versions.length > 0 && (
               <button
                 type="button"

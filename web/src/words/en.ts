@@ -162,6 +162,8 @@ export const en = {
 
   editor: {
     anew: "New report",
+    take: "take it from a file",
+    taken: (file: string) => `The text is that of ${file} now; nothing is published.`,
     write: "write one",
     writeAnother: "write another",
     anewLine: "A report is a text over one data set; you see its page while you write.",

@@ -5,6 +5,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.FilePayload;
+import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.BeforeAll;
@@ -158,7 +160,10 @@ class WriteReportTest {
         assertThat(reader.button("Publish")).isDisabled();
         reader.button("line 12, column 18").click();
         assertThat(text).isFocused();
-        text.fill(REPORT);
+        reader.page
+                .getByLabel("take it from a file")
+                .setInputFiles(new FilePayload("piers.yaml", "text/yaml", REPORT.getBytes(StandardCharsets.UTF_8)));
+        assertThat(reader.page.getByText("The text is that of piers.yaml now")).isVisible();
         assertThat(heading(reader, "Piers")).isVisible();
         reader.button("2 More").click();
         assertThat(reader.page.getByText("People").first()).isVisible();
