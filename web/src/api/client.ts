@@ -32,7 +32,7 @@ const unreachable: Problem = {
   code: "server.unreachable",
   happened: "The server does not answer.",
   means: "What was asked may have arrived or not.",
-  todo: "Check the connection; what is on the screen can be sent again, and is not done twice.",
+  todo: "Check the connection, and look whether it was done; mails and subscriptions that are asked for again from this page are not made twice.",
   faults: [],
 };
 

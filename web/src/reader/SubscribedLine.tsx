@@ -7,7 +7,7 @@ const SHOWN = 4;
 
 /** What is subscribed to of a report, as far as the reader may see it; nothing where that is nothing. */
 export function SubscribedLine({ report }: { report: number }) {
-  const lines = useRead<Api["SubscriptionLine"][]>(`subscriptions?report=${report}`);
+  const lines = useRead<Api["SubscriptionLine"][]>(`subscriptions?report=${report}&most=${SHOWN + 1}`);
   const live = (lines.data ?? []).filter((line) => line.state !== "ENDED");
   if (live.length === 0) return null;
   return (
@@ -20,7 +20,7 @@ export function SubscribedLine({ report }: { report: number }) {
       ))}
       {live.length > SHOWN && (
         <Link to="/subscriptions" className="choose">
-          {words.reader.moreSubscriptions(live.length - SHOWN)}
+          {words.reader.moreSubscriptions}
         </Link>
       )}
     </p>

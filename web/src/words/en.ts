@@ -954,7 +954,7 @@ export const en = {
     takeAlong: "This page as a file:",
     asPublished: "Subscribe as published",
     cut: "What is shown",
-    moreSubscriptions: (many: number) => `and ${many} more`,
+    moreSubscriptions: "and more",
     showing: "Showing",
     sendOnce: "Send once",
     subscribed: "Subscriptions to it:",

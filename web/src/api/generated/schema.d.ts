@@ -3525,6 +3525,7 @@ export interface operations {
         parameters: {
             query?: {
                 report?: number;
+                most?: number;
             };
             header?: never;
             path?: never;

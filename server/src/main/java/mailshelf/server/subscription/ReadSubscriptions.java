@@ -113,13 +113,15 @@ class ReadSubscriptions {
      * All that the person may see; ended ones last.
      *
      * @param report with content of it alone
+     * @param most so many of them
      */
-    List<SubscriptionLine> list(Person who, Optional<ReportId> report) {
+    List<SubscriptionLine> list(Person who, Optional<ReportId> report, int most) {
         return database.inTransaction(tx -> {
             Gate.Access access = gate.access(tx, who);
             return among(tx, who, report).stream()
                     .filter(subscription -> gate.isVisible(tx, access, who, subscription))
                     .sorted((a, b) -> Boolean.compare(a.state() == State.ENDED, b.state() == State.ENDED))
+                    .limit(most)
                     .map(subscription -> line(tx, who, access, subscription))
                     .toList();
         });

@@ -70,8 +70,9 @@ class SubscriptionController {
     }
 
     @GetMapping("/subscriptions")
-    List<ReadSubscriptions.SubscriptionLine> list(Person who, @RequestParam Optional<ReportId> report) {
-        return read.list(who, report);
+    List<ReadSubscriptions.SubscriptionLine> list(
+            Person who, @RequestParam Optional<ReportId> report, @RequestParam Optional<Integer> most) {
+        return read.list(who, report, Math.max(0, most.orElse(Integer.MAX_VALUE)));
     }
 
     @GetMapping("/subscriptions/next")
