@@ -1,4 +1,4 @@
-import { Field, OneOf, Tick } from "../kit/Field";
+import { Count, OneOf, Tick } from "../kit/Field";
 import { words } from "../words";
 import { asksOfData, withFreshData, type FreshData, type Terms } from "./useTerms";
 
@@ -29,16 +29,11 @@ export function UnlessEditor({ terms, change }: Props) {
             />
           </span>
           {asked.waitHours > 0 && (
-            <Field
+            <Count
               label={words.unless.hours}
-              type="number"
-              min={1}
-              max={MOST_HOURS}
+              most={MOST_HOURS}
               value={asked.waitHours}
-              className="w-28"
-              onChange={(event) =>
-                set({ waitHours: Math.min(MOST_HOURS, Math.max(1, Math.round(Number(event.target.value)))) })
-              }
+              change={(waitHours) => set({ waitHours })}
             />
           )}
         </div>

@@ -1,5 +1,5 @@
 import { Choices } from "../kit/Choices";
-import { Field, Tick } from "../kit/Field";
+import { Count, Field, Tick } from "../kit/Field";
 import { ZoneOptions } from "../kit/ZoneOptions";
 import { words } from "../words";
 import { readRule, WEEKDAYS, writeRule, type Recurrence, type Weekday } from "./recurrence";
@@ -41,16 +41,11 @@ export function WhenEditor({ terms, change }: Props) {
       )}
       {recurrence.kind === "monthly" && (
         <div className="flex flex-wrap items-end gap-4">
-          <Field
+          <Count
             label={words.when.date}
-            type="number"
-            min={1}
-            max={LAST_DAY}
+            most={LAST_DAY}
             value={recurrence.day}
-            className="w-28"
-            onChange={(event) =>
-              set({ kind: "monthly", day: Math.min(LAST_DAY, Math.max(1, Number(event.target.value))) })
-            }
+            change={(day) => set({ kind: "monthly", day })}
           />
           {recurrence.day > 28 && <span className="text-quiet pb-2">{words.when.lastDay}</span>}
         </div>

@@ -14,6 +14,28 @@ export function Field({ label, className = "", ...input }: Props) {
   );
 }
 
+interface CountProps {
+  label: string;
+  most: number;
+  value: number;
+  change: (value: number) => void;
+}
+
+/** A whole number from 1 to the most there is; what lies outside becomes the nearest. */
+export function Count({ label, most, value, change }: CountProps) {
+  return (
+    <Field
+      label={label}
+      type="number"
+      min={1}
+      max={most}
+      value={value}
+      className="w-28"
+      onChange={(event) => change(Math.min(most, Math.max(1, Math.round(Number(event.target.value)))))}
+    />
+  );
+}
+
 interface OneOfProps {
   /** Of all that one is chosen of. */
   name: string;

@@ -21,7 +21,8 @@ export function FilterEditor({ report, slot, measures, cut, change }: Props) {
   const { column, filter } = slot;
   const tests = testsOf(column, measures.length > 0);
   const [test, setTest] = useState<Filter["test"]>(filter?.test ?? tests[0] ?? "ANY_OF");
-  const occur = useValues(report, column.column, cut).data;
+  const picks = test === "ANY_OF" || test === "NONE_OF";
+  const occur = useValues(report, column.column, cut, "", picks).data;
   const values = filter?.test === test ? filter.values : [];
   const set = (next: string[]) => change({ column: column.column, test, values: next });
   const choose = (next: Filter["test"]) => {
@@ -47,7 +48,7 @@ export function FilterEditor({ report, slot, measures, cut, change }: Props) {
           {words.filter.all(column.title)}
         </button>
       </legend>
-      {(test === "ANY_OF" || test === "NONE_OF") && (
+      {picks && (
         <FilterValues
           report={report}
           column={column}
@@ -62,9 +63,7 @@ export function FilterEditor({ report, slot, measures, cut, change }: Props) {
         type={column.type}
         test={test}
         values={values}
-        occurring={
-          column.type === "TEXT" && occur?.others === 0 ? occur.values.map((each) => each.value) : undefined
-        }
+        occurring={picks && occur?.others === 0 ? occur.values.map((each) => each.value) : undefined}
         set={set}
       />
       {test === "TOP" && <Most title={column.title} measures={measures} values={values} set={set} />}

@@ -71,10 +71,11 @@ public final class Crew {
     }
 
     /**
-     * The run of what is asked with a key; nothing where the server does not take it, as where its disk has no room: it
-     * cannot say then whether it is kept.
+     * The one run that is asked for in this way, however often; nothing where the server does not take it, as where its disk
+     * has no room: it cannot say then whether it is kept.
      */
-    Optional<Long> sentNow(Api marit, String key) {
+    Optional<Long> sentNow(Api marit) {
+        String key = "the one run of " + subscription;
         HttpResponse<byte[]> answer =
                 marit.answer("POST", "subscriptions/" + subscription + "/send", null, Map.of("Idempotency-Key", key));
         return answer.statusCode() == 202

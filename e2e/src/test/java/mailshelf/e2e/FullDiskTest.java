@@ -107,7 +107,7 @@ class FullDiskTest {
     private long sendWithoutRoom(Api marit) throws IOException {
         long left = ROOM_FOR_ROWS_BUT_NO_FILES;
         fill(left);
-        Optional<Long> run = crew.sentNow(marit, "when there is room");
+        Optional<Long> run = crew.sentNow(marit);
         while (run.isEmpty()) {
             Files.delete(disk.resolve("filler"));
             Wait.until("the database is back", () -> marit.status("shelf") == 200);
@@ -117,7 +117,7 @@ class FullDiskTest {
             }
             left += 10_000;
             fill(left);
-            run = crew.sentNow(marit, "when there is room");
+            run = crew.sentNow(marit);
         }
         return run.get();
     }
