@@ -74,7 +74,8 @@ class MoveClock {
         loop.drain();
         while (clock.instant().isBefore(to)) {
             Instant now = clock.instant();
-            Instant stop = Stream.of(loop.nextDue(), loads.next(), dayLoads.next(), Optional.of(to))
+            // loads first: one that another thread ends between the two is then seen by the runs that wait for it
+            Instant stop = Stream.of(loads.next(), loop.nextDue(), dayLoads.next(), Optional.of(to))
                     .flatMap(Optional::stream)
                     .map(due -> due.isBefore(now) ? now : due)
                     .min(Instant::compareTo)
