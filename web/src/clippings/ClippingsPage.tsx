@@ -22,15 +22,25 @@ export function ClippingsPage() {
       <Loaded query={clippings}>
         {(all) =>
           all.length === 0 ? (
-            <p className="border-base-300 border-y py-6">{words.clippings.none}</p>
+            <p className="border-base-300 border-y py-6">
+              {words.clippings.none}{" "}
+              <Link className="choose" to="/library">
+                {words.clippings.toReports}
+              </Link>
+            </p>
           ) : (
             <ul aria-label={words.clippings.title}>
               {all.map((each) => (
-                <li key={each.id} className="border-base-300 flex items-baseline gap-4 border-b py-3">
+                <li
+                  key={each.id}
+                  className="border-base-300 flex flex-wrap items-baseline gap-x-4 border-b py-3"
+                >
                   <Link className="font-serif text-xl font-semibold" to={`/clippings/${each.id}`}>
                     {each.name}
                   </Link>
-                  <span className="text-quiet text-xs">{words.clippings.blocks(each.clips)}</span>
+                  <span className="text-quiet text-xs">
+                    {words.clippings.blocks(each.clips, each.reports)}
+                  </span>
                 </li>
               ))}
             </ul>

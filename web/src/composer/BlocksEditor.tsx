@@ -55,7 +55,7 @@ export function BlocksEditor({ terms, composed, change }: Props) {
             <OneOf
               name="follows"
               label={words.composer.followClipping(clipping.name)}
-              hint={words.clippings.blocks(clipping.clips)}
+              hint={words.clippings.blocks(clipping.clips, clipping.reports)}
               checked={terms.clipping === clipping.id}
               disabled={clipping.clips === 0}
               choose={() => change({ content: [], clipping: clipping.id })}

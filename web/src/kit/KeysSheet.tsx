@@ -10,7 +10,7 @@ const { keys } = words;
 export function KeysSheet({ close }: { close: () => void }) {
   const [single, setSingle] = useState(singleKeys);
   return (
-    <Sheet label={keys.title} close={close}>
+    <Sheet label={keys.title} close={close} closes>
       {keys.lists.map(({ where, lines }) => (
         <section key={where} className="space-y-2">
           <h2 className="text-lg">{where}</h2>
@@ -24,9 +24,6 @@ export function KeysSheet({ close }: { close: () => void }) {
           </dl>
         </section>
       ))}
-      <button type="button" className="choose self-start justify-self-start" onClick={close}>
-        {words.close}
-      </button>
       <p className="text-quiet text-sm md:col-span-3">
         {keys.singleLine}{" "}
         <Choices

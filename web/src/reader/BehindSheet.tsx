@@ -19,14 +19,9 @@ export function BehindSheet({ report, cut, behind, close }: Props) {
   const { view } = useRows(rows, 0, 1);
   const title = view ? view.of.join(", ") : words.rows.title;
   return (
-    <Sheet label={words.rows.behind(title)} close={close}>
-      <div className="min-w-0 md:col-span-2">
+    <Sheet label={words.rows.behind(title)} close={close} closes>
+      <div className="min-w-0 md:col-span-2 md:row-start-1">
         <RowsTable title={title} rows={rows} lay={lay} />
-      </div>
-      <div>
-        <button type="button" className="choose" onClick={close}>
-          {words.close}
-        </button>
       </div>
     </Sheet>
   );

@@ -399,7 +399,8 @@ export const en = {
   clippings: {
     add: "Clip them",
     anew: "a new clipping",
-    blocks: (many: number) => counted(many, "block", "blocks"),
+    blocks: (many: number, reports: string[]) =>
+      [counted(many, "block", "blocks"), ...(reports.length > 0 ? [reports.join(", ")] : [])].join(" of "),
     clip: "clip blocks of it",
     clipped: "Clipped.",
     earlier: "earlier",
@@ -411,7 +412,7 @@ export const en = {
     look: "Look at it",
     mine: "Yours alone. Each block is for its own period, narrowed as it was when you clipped it.",
     name: "Name of the clipping",
-    none: "You have none yet. Open a report and clip blocks of its pages.",
+    none: "You have none yet. Open a report and choose “clip blocks of it” above its page.",
     remove: "remove",
     removed: (name: string) => `The clipping “${name}” is removed.`,
     rename: "rename",
@@ -425,6 +426,7 @@ export const en = {
     subscribe: "Subscribe",
     takeOut: "take out",
     title: "My clippings",
+    toReports: "To the reports",
     which: "Which blocks of this page",
   },
 

@@ -1710,6 +1710,7 @@ export interface components {
             name: string;
             /** Format: int32 */
             clips: number;
+            reports: string[];
         };
         ClippingView: {
             /** Format: int64 */

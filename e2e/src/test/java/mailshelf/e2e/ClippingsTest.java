@@ -61,6 +61,7 @@ class ClippingsTest {
                         Map.of("name", "Soon gone", "clips", List.of(clip(PASSENGERS, "overview", "b1", List.of()))))
                 .get("id")
                 .asLong();
+        assertThat(leif.get("clippings").get(0).get("reports").toString()).isEqualTo("[\"Passengers carried\"]");
         long group = sunniva.get("groups")
                 .valueStream()
                 .filter(each -> each.get("name").asString().startsWith("Group of"))
@@ -73,6 +74,7 @@ class ClippingsTest {
         JsonNode clip = leif.get("clippings/" + id).get("clips").get(0);
 
         assertThat(clip.get("title").asString()).isEmpty();
+        assertThat(leif.get("clippings").get(0).get("reports")).isEmpty();
         assertThat(clip.get("shown").isNull()).isTrue();
         assertThat(clip.get("gone").asString()).isEqualTo("You may not see its report any more.");
     }

@@ -7,6 +7,7 @@ import mailshelf.core.Problem;
 import mailshelf.core.report.Clip;
 import mailshelf.core.report.ClippingId;
 import mailshelf.core.rights.Person;
+import mailshelf.core.rights.Verb;
 import mailshelf.core.wording.OneLine;
 import mailshelf.server.rights.Gate;
 import mailshelf.store.Database;
@@ -14,6 +15,7 @@ import mailshelf.store.Tx;
 import mailshelf.store.library.ClippingStore;
 import mailshelf.store.library.KeptClipping;
 import mailshelf.store.library.Report;
+import mailshelf.store.library.ReportStore;
 import org.springframework.stereotype.Component;
 
 /** Keeps pages that people put together from blocks of reports; each is its owner's alone. */
@@ -24,6 +26,7 @@ class KeepClippings {
     private final Gate gate;
     private final Database database;
     private final ClippingStore clippings;
+    private final ReportStore reports;
     private final Definitions definitions;
     private final FollowClippings follow;
 
@@ -32,23 +35,47 @@ class KeepClippings {
     /** @param version of the clipping that the change was made from */
     record ClippingChange(ClippingWish wish, int version) {}
 
-    /** @param clips how many blocks it has */
-    record ClippingName(ClippingId id, String name, int clips) {}
+    /**
+     * A clipping in the list of them.
+     *
+     * @param clips how many blocks it has
+     * @param reports titles of those that they are of, as far as he may see them
+     */
+    record ClippingName(ClippingId id, String name, int clips, List<String> reports) {}
 
     KeepClippings(
-            Gate gate, Database database, ClippingStore clippings, Definitions definitions, FollowClippings follow) {
+            Gate gate,
+            Database database,
+            ClippingStore clippings,
+            ReportStore reports,
+            Definitions definitions,
+            FollowClippings follow) {
         this.gate = gate;
         this.database = database;
         this.clippings = clippings;
+        this.reports = reports;
         this.definitions = definitions;
         this.follow = follow;
     }
 
     List<ClippingName> of(Person who) {
-        return database.inTransaction(tx -> clippings.of(tx, who.id()).stream()
-                .map(each ->
-                        new ClippingName(each.id(), each.name(), each.clips().size()))
-                .toList());
+        return database.inTransaction(tx -> {
+            Gate.Access access = gate.access(tx, who);
+            return clippings.of(tx, who.id()).stream()
+                    .map(each -> new ClippingName(
+                            each.id(), each.name(), each.clips().size(), titles(tx, access, each)))
+                    .toList();
+        });
+    }
+
+    private List<String> titles(Tx tx, Gate.Access access, KeptClipping clipping) {
+        return clipping.clips().stream()
+                .map(Clip::report)
+                .distinct()
+                .flatMap(id -> reports.find(tx, id).stream())
+                .filter(report -> access.may(Verb.SEE, report.folder()))
+                .map(Report::title)
+                .toList();
     }
 
     KeptClipping own(Tx tx, Person who, ClippingId id) {
