@@ -132,7 +132,7 @@ describe("data sets", () => {
     expect(
       await screen.findByText("45 110 rows, figures to Tue 24 Nov, loaded Wed 25 Nov, 05:40"),
     ).toBeVisible();
-    expect(screen.getByText("2 reports are made of it · each sees his own route")).toBeVisible();
+    expect(screen.getByText("2 reports are made of it · each sees their own route")).toBeVisible();
     expect(screen.getByText("Nothing has been loaded yet.")).toBeVisible();
     expect(await screen.findByRole("link", { name: "New data set" })).toHaveAttribute("href", "/data/new");
   });
@@ -152,7 +152,7 @@ describe("a data set", () => {
     );
     expect(screen.getByText("45 110 rows, 68 fewer")).toBeVisible();
     expect(screen.getByText("No row has 6 Old pier.")).toBeVisible();
-    expect(screen.getByText("Issues show each recipient his own rows, always.")).toBeVisible();
+    expect(screen.getByText("Issues show each recipient their own rows, always.")).toBeVisible();
     expect(screen.getByRole("link", { name: "Cancelled sailings" })).toHaveAttribute("href", "/reports/1");
   });
 

@@ -25,7 +25,7 @@ export function AnswerForm({ to, yes, answer }: Props) {
         />
         <button
           type="button"
-          className="act"
+          className="act-plain"
           disabled={answer.isPending}
           onClick={() => answer.mutate({ yes: true, reply })}
         >

@@ -133,7 +133,7 @@ export const en = {
     reports: (many: number) =>
       many === 0 ? "no report is made of it" : `${counted(many, "report is", "reports are")} made of it`,
     ruledBy: (columns: string[]) =>
-      columns.length === 0 ? "all see all rows" : `each sees his own ${listed.format(columns)}`,
+      columns.length === 0 ? "all see all rows" : `each sees their own ${listed.format(columns)}`,
     sayDays: "Say first which of the two is meant.",
     seen: (rows: number) => `${counted(rows, "row", "rows")} looked at.`,
     sees: (rows: number, of: number) => `Sees ${en.number(rows)} of ${en.number(of)} rows.`,
@@ -248,7 +248,7 @@ export const en = {
     allowOwner: "Issues may show everybody what their owner may see",
     another: "another rule",
     before: (column: string) =>
-      `Each sees the rows whose ${column} is given to him, or to a group of his, in`,
+      `Each sees the rows whose ${column} is given to them, or to a group of theirs, in`,
     change: "Change the rules",
     choose: "choose",
     column: "Each sees the rows whose",
@@ -256,10 +256,10 @@ export const en = {
     kept: "The rules are kept, and hold from now on.",
     leave: "leave it",
     mapping: "is given by the mapping table",
-    noOwnerView: "Issues show each recipient his own rows, always.",
+    noOwnerView: "Issues show each recipient their own rows, always.",
     none: "Whoever sees the folder sees all rows.",
     one: (column: string) => `The rule on ${column}`,
-    ownerView: "Issues may also show all what their owner may see, where he chooses so.",
+    ownerView: "Issues may also show all what their owner may see, where they choose so.",
     remove: "remove",
     removeOne: (column: string) => `remove the rule on ${column}`,
     title: "Row rules",
@@ -657,7 +657,7 @@ export const en = {
     addFolder: "Add folder",
     andPublishes: (rest: string) => `${rest}, publish`,
     asAbove: "as above",
-    asGroups: "as his groups",
+    asGroups: "as their groups",
     cell: (group: string, folder: string, may: string) => `${group} in ${folder}: ${may}`,
     change: "Change it",
     effect:
@@ -673,7 +673,7 @@ export const en = {
       sources:
         "Where data may come from: databases and watched folders. Whoever publishes in its folder may use a source.",
       requests:
-        "Who asks to read or to subscribe to what he knows of, and what waits to be approved. The answer goes to him by mail.",
+        "Who asks to read or to subscribe to what they know of, and what waits to be approved. The answer goes to them by mail.",
       rules: "What the house wants of everybody, whoever may do what.",
       audit: "Who did what, when, and how it was before. Nothing here can be changed or removed.",
     },
@@ -815,7 +815,7 @@ export const en = {
       DISTINCT: "all that occur in a column",
     },
     lastWord: "Before the last",
-    line: "Values and lists that are defined once and used in filters by their names. Who looks sees what they come to in the rows that he may see.",
+    line: "Values and lists that are defined once and used in filters by their names. Who looks sees what they come to in the rows that they may see.",
     name: "Name",
     noColumn: "choose a column",
     noDataSet: "choose a data set",
@@ -845,14 +845,14 @@ export const en = {
   },
 
   seenAs: {
-    RECIPIENT: "Each recipient sees his own",
+    RECIPIENT: "Each recipient sees their own",
     OWNER: "All see what the owner may see",
-    forbidden: "The data allow each his own rows alone.",
+    forbidden: "The data allow each their own rows alone.",
     meaning: {
       RECIPIENT: (ruled: string[]) =>
         ruled.length === 0
           ? "There are no row rules on these data at present: all see the same."
-          : `Everybody gets a copy cut to what he may see, by ${listed.format(ruled)}.`,
+          : `Everybody gets a copy cut to what they may see, by ${listed.format(ruled)}.`,
       OWNER: () => "Everybody gets the same copy; rows that some may not see elsewhere are shown to them.",
     },
   },

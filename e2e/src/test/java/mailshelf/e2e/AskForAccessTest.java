@@ -76,7 +76,7 @@ class AskForAccessTest {
         Wait.until("he is told", () -> mails(sunniva, "nils.knows").contains("“Passengers carried” is open to you"));
         administrator.page.navigate("/house");
         administrator.button("Nils Knows in Passengers").click();
-        administrator.button("as his groups").click();
+        administrator.button("as their groups").click();
         administrator.button("Change it").click();
         Wait.until("it is taken back", () -> nils.get("library").get("known").size() == 2);
     }

@@ -145,7 +145,7 @@ class PersonalColumnsTest {
         change(id, terms("duties", "OWNER", MARIT, IDA, TOR));
         assertThat(state(id)).isEqualTo("PAUSED");
         change(id, terms("duties", "RECIPIENT", MARIT, IDA, TOR));
-        assertThat(state(id)).as("each sees his own, so it goes on").isEqualTo("ACTIVE");
+        assertThat(state(id)).as("each sees their own, so it goes on").isEqualTo("ACTIVE");
         assertThat(approvals("OPEN")).as("nothing waits any more").isZero();
         String trail = new String(sunniva.bytes("audit.csv"), StandardCharsets.UTF_8);
         assertThat(trail).contains("approved").contains("Until May.").contains("changed the house rule on");

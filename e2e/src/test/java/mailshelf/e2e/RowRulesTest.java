@@ -227,7 +227,7 @@ class RowRulesTest {
         try {
             assertThat(marit.refused("POST", "subscriptions", Map.of("terms", asOwner, "start", false))
                             .says())
-                    .contains("lets each see his own rows alone");
+                    .contains("lets each see their own rows alone");
             assertThat(marit.get("subscriptions/" + subscription).toString()).contains("each recipient’s own route");
             assertThat(showing(ida, Sends.issue(marit, subscription))).contains("limited to");
         } finally {

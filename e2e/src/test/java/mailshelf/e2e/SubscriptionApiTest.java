@@ -168,7 +168,11 @@ class SubscriptionApiTest {
                 Wishes.draft(
                         Wishes.with(Wishes.terms(maritId), "schedule", Wishes.schedule("FREQ=SOMETIMES", "07:00"))));
         assertThat(refusal.status()).isEqualTo(400);
-        assertThat(refusal.code()).isEqualTo("request.unreadable");
+        assertThat(refusal.says()).startsWith("The field “terms.schedule");
+        assertThat(refusedToRead(Map.of("wants", "EVERYTHING", "because", "")))
+                .contains("The field “wants” is missing");
+        assertThat(refusedToRead(Map.of("because", ""))).contains("The field “wants” is missing");
+        assertThat(refusedToRead("much")).contains("The request brought nothing that can be read");
     }
 
     @Test
@@ -244,6 +248,10 @@ class SubscriptionApiTest {
     private static String refusedToKeep(Map<String, Object> terms) {
         return marit.refused("POST", "subscriptions", Map.of("terms", terms, "start", false))
                 .says();
+    }
+
+    private static String refusedToRead(Object wish) {
+        return marit.refused("POST", "reports/1/requests", wish).says();
     }
 
     private static JsonNode line(long id) {

@@ -29,7 +29,7 @@ public class ProblemAnswers {
 
     @ExceptionHandler
     ResponseEntity<ProblemDetail> unreadable(HttpMessageNotReadableException e, Locale locale) {
-        return answer(HttpStatus.BAD_REQUEST, Problem.invalid("request.unreadable", firstLine(e)), locale);
+        return answer(HttpStatus.BAD_REQUEST, UnreadableBody.problem(e), locale);
     }
 
     @ExceptionHandler
@@ -87,9 +87,5 @@ public class ProblemAnswers {
             case STALE -> HttpStatus.PRECONDITION_FAILED;
             case TOO_MANY -> HttpStatus.TOO_MANY_REQUESTS;
         };
-    }
-
-    private static String firstLine(Exception e) {
-        return String.valueOf(e.getMessage()).lines().findFirst().orElse("");
     }
 }

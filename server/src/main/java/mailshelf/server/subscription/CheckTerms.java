@@ -65,7 +65,7 @@ class CheckTerms {
         terms.content().forEach(content -> named.requireUsable(tx, who, content.filters()));
     }
 
-    /** Refuses to keep terms that would not be kept to: where data forbid the owner's view, each sees his own rows. */
+    /** Refuses to keep terms that would not be kept to: where data forbid the owner's view, each sees their own rows. */
     void requireSeenAs(Tx tx, Terms terms) {
         for (Definitions.Published published : published(tx, terms)) {
             DataSet dataSet = published.dataSet();
