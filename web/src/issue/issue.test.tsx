@@ -194,7 +194,9 @@ describe("an issue", () => {
 
   it("that may not be opened says so", async () => {
     open("/issues/99");
-    expect(await screen.findByRole("alert")).toHaveTextContent("It happened.");
+    expect(await screen.findByRole("heading", { name: "Nothing here" })).toBeVisible();
+    expect(screen.getByText(/It happened\./)).toBeVisible();
+    expect(screen.getByRole("link", { name: "To the library" })).toBeVisible();
   });
 });
 

@@ -9,6 +9,7 @@ import { KeysSheet } from "./KeysSheet";
 import { NextSend } from "./NextSend";
 import { PersonMenu } from "./PersonMenu";
 import { readsHouse } from "./useSession";
+import { Wordmark } from "./Wordmark";
 
 interface Props {
   me: Api["Me"];
@@ -41,7 +42,7 @@ export function Frame({ me, demo }: Props) {
       <header className="border-base-content border-b print:hidden">
         <div className="mx-auto flex h-[55px] max-w-[1280px] items-center gap-7 px-4 md:px-8">
           <NavLink to="/" className="font-serif text-[21px] whitespace-nowrap" aria-label={words.toShelf}>
-            <b className="font-semibold">Mail</b> <i>Shelf</i>
+            <Wordmark />
           </NavLink>
           <nav aria-label={words.sections} className="flex gap-7 self-stretch max-md:hidden">
             {places.map(({ to, text }) => (

@@ -1,7 +1,9 @@
 import type { UseQueryResult } from "@tanstack/react-query";
 import type { ReactNode } from "react";
+import { ProblemError } from "../api/client";
 import { words } from "../words";
 import { Fault } from "./Fault";
+import { NotHere } from "./NotHere";
 
 interface Props<T> {
   query: UseQueryResult<T>;
@@ -17,6 +19,9 @@ export function Loaded<T>({ query, children }: Props<T>) {
         {children(query.data)}
       </>
     );
+  }
+  if (query.error instanceof ProblemError && query.error.problem.status === 404) {
+    return <NotHere problem={query.error.problem} />;
   }
   if (query.isError) {
     return <Fault error={query.error} again={() => void query.refetch()} />;

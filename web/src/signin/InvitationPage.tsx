@@ -4,6 +4,7 @@ import { call, type Api } from "../api/client";
 import { useChange, useRead } from "../api/use";
 import { Fault } from "../kit/Fault";
 import { Loaded } from "../kit/Loaded";
+import { Wordmark } from "../kit/Wordmark";
 import { words } from "../words";
 import { PasswordField } from "./PasswordField";
 
@@ -16,7 +17,10 @@ export function InvitationPage() {
   const invitation = useRead<Api["InvitationView"]>(path);
   const accept = useChange(() => call(path, { method: "POST", body: { password } }));
   return (
-    <main className="mx-auto max-w-md px-4 pt-[12vh]">
+    <main className="mx-auto max-w-md px-4 pt-[10vh]">
+      <p className="pb-10 font-serif text-2xl">
+        <Wordmark />
+      </p>
       <Loaded query={invitation}>
         {({ name, address }) => (
           <form

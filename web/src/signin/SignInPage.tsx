@@ -4,6 +4,7 @@ import { call, type Api } from "../api/client";
 import { useChange, useRead } from "../api/use";
 import { Fault } from "../kit/Fault";
 import { Field } from "../kit/Field";
+import { Wordmark } from "../kit/Wordmark";
 import { words } from "../words";
 import { PasswordField } from "./PasswordField";
 
@@ -21,7 +22,7 @@ export function SignInPage({ demo, signedIn }: Props) {
   return (
     <main className="mx-auto max-w-4xl px-4 pt-[10vh] pb-16">
       <p className="font-serif text-5xl">
-        <b className="font-semibold">Mail</b> <i>Shelf</i>
+        <Wordmark />
       </p>
       <p className="text-quiet mt-2 text-lg">{words.signIn.motto}</p>
       <div className="mt-10 grid gap-12 md:grid-cols-[1fr_2fr]">

@@ -830,6 +830,7 @@ export const en = {
   },
 
   notHere: {
+    library: "To the library",
     line: "Nothing stands at this address, or nothing that you may see.",
     shelf: "To the shelf",
     title: "Nothing here",
