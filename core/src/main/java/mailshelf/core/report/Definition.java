@@ -4,6 +4,7 @@ import java.util.Collection;
 import java.util.Collections;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -28,7 +29,7 @@ import mailshelf.core.data.Table;
  * @param rows the columns of the rows behind a figure, in order; none where they are not shown
  * @param columns those of its data set, then those computed
  * @param computed columns besides those of the data set, each from those before it
- * @param columnTitles how columns are called on pages
+ * @param columnTitles how columns are called on pages, where their names do not do
  * @param measures by the names that blocks and filters know them by
  * @param source what it was read from
  */
@@ -181,8 +182,10 @@ public record Definition(
         return derived;
     }
 
+    /** How a column is called on pages: where nothing is said, by its name, which begins as titles do. */
     public String columnTitle(String column) {
-        return columnTitles.getOrDefault(column, column);
+        String said = columnTitles.get(column);
+        return said != null ? said : column.substring(0, 1).toUpperCase(Locale.ROOT) + column.substring(1);
     }
 
     public Optional<Page> page(String id) {

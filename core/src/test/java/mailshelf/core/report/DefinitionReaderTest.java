@@ -16,7 +16,7 @@ class DefinitionReaderTest {
         assertThat(definition.pages()).extracting(Definition.Page::title).containsExactly("Overview", "Every sailing");
         assertThat(definition.pages().get(0).blocks()).hasSize(6);
         assertThat(definition.columnTitle("route")).isEqualTo("Route");
-        assertThat(definition.columnTitle("cause")).isEqualTo("cause");
+        assertThat(definition.columnTitle("cause")).isEqualTo("Cause");
     }
 
     @ParameterizedTest

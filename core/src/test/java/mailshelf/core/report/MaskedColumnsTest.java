@@ -107,7 +107,7 @@ class MaskedColumnsTest {
         assertThat(figure(page, "Pay")).isEmpty();
         assertThat(figure(page, "Most")).isEmpty();
         assertThat(figure(page, "Rate")).isEmpty();
-        assertThat(page.masked()).containsExactly("born", "wage", "who");
+        assertThat(page.masked()).containsExactly("Born", "Wage", "Who");
         assertThat(page("plain", masked, filters).blocks())
                 .isEqualTo(page("plain", plain, filters).blocks());
         assertThat(page("plain", masked, filters).masked()).isEmpty();
@@ -121,7 +121,7 @@ class MaskedColumnsTest {
         Written.Page page =
                 Writing.page(page("b", masked, List.of()), Words.in(Locale.ENGLISH), ZoneId.of("Europe/Oslo"));
 
-        assertThat(page.showing()).endsWith(" · who not shown");
+        assertThat(page.showing()).endsWith(" · Who not shown");
         assertThat(page.tables().get(2).rows().get(0).get(2).text()).isEqualTo(Slice.MASK);
     }
 

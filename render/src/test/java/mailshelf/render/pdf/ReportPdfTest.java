@@ -70,7 +70,7 @@ class ReportPdfTest {
                 stripper.setEndPage(sheet);
                 String text = squeezed(stripper.getText(document));
                 assertThat(text)
-                        .contains("DayRoutecausePassengers")
+                        .contains("DayRouteCausePassengers")
                         .contains(sheet + "of" + sheets)
                         .contains("No.48");
             }
