@@ -91,7 +91,7 @@ function ComposerOfReport({ report, ...props }: OfProps & { report: number }) {
   return <Loaded query={view}>{(read) => <Composer key={props.draftKey} {...props} report={read} />}</Loaded>;
 }
 
-const useReport = (id: string) => useRead<Api["ReaderView"]>(`reports/${id}?period=last-week&chartWidth=280`);
+const useReport = (id: string) => useRead<Api["ReaderView"]>(`reports/${id}?chartWidth=280`);
 
 /** A new subscription begins with what it is about. */
 function PickReport() {

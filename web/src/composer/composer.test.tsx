@@ -117,7 +117,7 @@ let asked: Asked[];
 beforeEach(() => {
   sessionStorage.clear();
   asked = serve({
-    "GET reports/1?period=last-week&chartWidth=280": report,
+    "GET reports/1?chartWidth=280": report,
     "GET candidates?report=1": people,
     "GET periods?zone=Europe%2FOslo&weeks=MONDAY&byTime=false": periods,
     "GET reports/1/cuts": cuts,
@@ -250,7 +250,7 @@ describe("a subscription that the server refuses", () => {
   it("stays on the screen with what is wrong", async () => {
     await part("1 pages");
     serve({
-      "GET reports/1?period=last-week&chartWidth=280": report,
+      "GET reports/1?chartWidth=280": report,
       "GET candidates?report=1": people,
       "GET periods?zone=Europe%2FOslo&weeks=MONDAY&byTime=false": periods,
       "POST compositions": composed,
@@ -296,7 +296,7 @@ describe("a subscription that is kept already", () => {
   it("is changed over the version that was read, and says from which send that counts", async () => {
     cleanup();
     asked = serve({
-      "GET reports/1?period=last-week&chartWidth=280": report,
+      "GET reports/1?chartWidth=280": report,
       "GET candidates?report=1": people,
       "GET periods?zone=Europe%2FOslo&weeks=MONDAY&byTime=false": periods,
       "POST compositions": composed,

@@ -46,7 +46,7 @@ export function firstTerms(report: Api["ReaderView"], search: URLSearchParams, m
     pages: cut.page ? [cut.page] : report.pages.map((page) => page.id),
     blocks: [],
     follows: follows === null ? null : Number(follows),
-    period: cut.period,
+    period: cut.period || report.period.code,
     filters: cut.filters,
   };
   return {

@@ -5,13 +5,14 @@ import { words } from "../words";
 
 interface Props {
   draft: Api["DraftView"];
-  period: string;
   setPage: (page: string) => void;
   setPeriod: (period: string) => void;
 }
 
 /** A page of the text at work, with the figures that its writer may see. */
-export function Preview({ draft, period, setPage, setPeriod }: Props) {
+export function Preview({ draft, setPage, setPeriod }: Props) {
+  const { period, periods } = draft;
+  const isCommon = periods.some((each) => each.code === period.code);
   return (
     <>
       <PageTabs pages={draft.pages} current={draft.page} choose={setPage} />
@@ -19,10 +20,10 @@ export function Preview({ draft, period, setPage, setPeriod }: Props) {
         {words.editor.showing}{" "}
         <select
           className="choose bg-transparent"
-          value={period}
+          value={draft.period.code}
           onChange={(event) => setPeriod(event.target.value)}
         >
-          {draft.periods.map((each) => (
+          {(isCommon ? periods : [period, ...periods]).map((each) => (
             <option key={each.code} value={each.code}>
               {each.words}
             </option>

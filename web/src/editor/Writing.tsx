@@ -38,7 +38,7 @@ export function Writing({ id, view, begin: first, folder }: Props) {
   const [text, setText] = useState(view?.yaml ?? first ?? "");
   const [version, setVersion] = useState(1);
   const [page, setPage] = useState("");
-  const [period, setPeriod] = useState("last-week");
+  const [period, setPeriod] = useState<string | null>(null);
   const [goTo, setGoTo] = useState<{ field: string; time: number } | null>(null);
   const [publishing, setPublishing] = useState(false);
   const [comparing, setComparing] = useState(false);
@@ -134,7 +134,7 @@ export function Writing({ id, view, begin: first, folder }: Props) {
           {seen && draft.isError && (
             <p className="border-late text-late mb-2 border-l-2 pl-3">{words.editor.stale}</p>
           )}
-          {seen && <Preview draft={seen} period={period} setPage={setPage} setPeriod={setPeriod} />}
+          {seen && <Preview draft={seen} setPage={setPage} setPeriod={setPeriod} />}
         </div>
       </div>
       {comparing && id && view && (

@@ -24,8 +24,11 @@ it("what is set on the screen comes back from its address", () => {
   expect(readCut(new URLSearchParams(String(writeCut(cut))))).toEqual(cut);
 });
 
-it("a bare address means the first page for last week", () =>
-  expect(readCut(new URLSearchParams())).toEqual({ page: "", period: "last-week", filters: [], tables: {} }));
+it("a bare address leaves the page and the period to the report", () => {
+  const bare = readCut(new URLSearchParams());
+  expect(bare).toEqual({ page: "", period: "", filters: [], tables: {} });
+  expect(String(writeCut(bare))).toBe("");
+});
 
 it("a period's code tells what it counts", () => {
   for (const unit of unitsOf(true)) {

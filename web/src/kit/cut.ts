@@ -5,7 +5,10 @@ export type Filter = Api["Filter"];
 /** How the rows of a table are laid out: as the publisher has it where nothing is said. */
 export type Layout = Api["Layout"];
 
-/** What is set on the screen, as the address holds it: page, period, what columns are narrowed to, and tables of rows by block. */
+/**
+ * What is set on the screen, as the address holds it: page, period, what columns are narrowed to, and tables of rows by
+ * block. Without a page or period the report has its own.
+ */
 export type Cut = Api["Cut"];
 
 export const AS_PUBLISHED: Layout = { sort: "", descending: false, columns: [] };
@@ -26,7 +29,7 @@ const AND = "..";
 export function readCut(search: URLSearchParams): Cut {
   return {
     page: search.get("page") ?? "",
-    period: search.get("period") ?? "last-week",
+    period: search.get("period") ?? "",
     filters: Object.entries(NAMES).flatMap(([test, name]) =>
       search.getAll(name).reduce<Filter[]>((filters, each) => add(filters, test as Filter["test"], each), []),
     ),
@@ -68,7 +71,7 @@ function add(filters: Filter[], test: Filter["test"], text: string): Filter[] {
 export function writeCut(cut: Cut): URLSearchParams {
   const search = new URLSearchParams();
   if (cut.page) search.set("page", cut.page);
-  search.set("period", cut.period);
+  if (cut.period) search.set("period", cut.period);
   writeFilters(cut.filters, search);
   for (const [block, { sort, descending, columns }] of Object.entries(cut.tables)) {
     if (sort) search.append(descending ? "down" : "up", `${block}:${sort}`);

@@ -49,12 +49,16 @@ export function ReaderPage() {
   const show = (what: Behind | null) =>
     setSearch(withBehind(of(writeCut(cut)), what), { replace: what === null });
   const live = (view: Api["ReaderView"]): Live => {
-    const shown = { ...cut, page: view.page };
     return {
       file,
       behind: view.showsRows ? show : undefined,
       table: (block) => ({
-        rows: { report: view.report, cut: shown, block, layout: cut.tables[block] ?? AS_PUBLISHED },
+        rows: {
+          report: view.report,
+          cut: shownOf(cut, view),
+          block,
+          layout: cut.tables[block] ?? AS_PUBLISHED,
+        },
         lay: (layout) => set({ tables: { ...cut.tables, [block]: layout } }),
       }),
     };
@@ -85,7 +89,7 @@ export function ReaderPage() {
                     <AskFor report={view.report} title={view.title} wants="SUBSCRIBE_SELF" />
                   )}
                   {view.maySubscribe && (
-                    <Subscribe id={id} cut={cut} kept={isChanged ? undefined : current} view={view} />
+                    <Subscribe id={id} cut={shownOf(cut, view)} kept={isChanged ? undefined : current} />
                   )}
                 </>
               }
@@ -97,7 +101,7 @@ export function ReaderPage() {
               <BehindSheet
                 key={JSON.stringify(behind)}
                 report={view.report}
-                cut={{ ...cut, page: view.page }}
+                cut={shownOf(cut, view)}
                 behind={behind}
                 close={() => show(null)}
               />
@@ -106,19 +110,19 @@ export function ReaderPage() {
             {cuts.data && (
               <CutsLine
                 report={view.report}
-                cut={cut}
+                cut={{ ...cut, period: periodOf(cut, view) }}
                 cuts={cuts.data}
                 current={current}
                 isChanged={isChanged}
               />
             )}
-            <CutSentence view={view} cut={cut} set={set} />
+            <CutSentence view={view} cut={shownOf(cut, view)} set={set} />
             <PageTabs pages={view.pages} current={view.page} choose={(page) => set({ page, tables: {} })} />
             {view.shown && (
               <TakeAlong
                 key={`${view.report}.${view.page}`}
                 report={view.report}
-                cut={cut}
+                cut={shownOf(cut, view)}
                 page={view.shown.page}
                 file={file}
               />
@@ -140,19 +144,29 @@ export function ReaderPage() {
   );
 }
 
+/** The report's own where none is asked for. */
+const periodOf = (cut: Cut, view: Api["ReaderView"]) => cut.period || view.period.code;
+
+/** What is on the screen, with what the report has of its own. */
+const shownOf = (cut: Cut, view: Api["ReaderView"]): Cut => ({
+  ...cut,
+  page: view.page,
+  period: periodOf(cut, view),
+});
+
 const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 
 interface SubscribeProps {
   id: string;
+  /** What is on the screen. */
   cut: Cut;
   /** The kept cut that is on the screen, unchanged. */
   kept?: Api["CutView"];
-  view: Api["ReaderView"];
 }
 
 /** From exactly what is on the screen, or from the report as it was published. */
-function Subscribe({ id, cut, kept, view }: SubscribeProps) {
-  const asShown = writeCut({ ...cut, page: view.page });
+function Subscribe({ id, cut, kept }: SubscribeProps) {
+  const asShown = writeCut(cut);
   asShown.set("report", id);
   if (kept) asShown.set("cut", String(kept.id));
   return (

@@ -1911,6 +1911,7 @@ export interface components {
             dataSet: string;
             pages: components["schemas"]["PageName"][];
             page: string;
+            period: components["schemas"]["PeriodView"];
             periods: components["schemas"]["PeriodView"][];
             shown: components["schemas"]["PageView"];
         };
@@ -1919,7 +1920,7 @@ export interface components {
             folder: number;
             yaml: string;
             page: string;
-            period: string;
+            period: string | null;
             /** Format: double */
             chartWidth: number;
         };

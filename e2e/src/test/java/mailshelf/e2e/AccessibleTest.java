@@ -77,7 +77,7 @@ class AccessibleTest {
                 new View(
                         "narrowed",
                         "/reports/1?between=delay:10..60&top=route:3..cancelled",
-                        reader -> reader.button("delay 10 to 60").click()),
+                        reader -> reader.button("minutes late 10 to 60").click()),
                 new View(
                         "narrowing by another column",
                         "/reports/1",

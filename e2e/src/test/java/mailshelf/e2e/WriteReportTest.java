@@ -7,8 +7,10 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.FilePayload;
 import java.nio.charset.StandardCharsets;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.regex.Pattern;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.RegisterExtension;
@@ -76,6 +78,40 @@ class WriteReportTest {
                 .isEqualTo("line 7, column 32");
         assertThat(refused.document().get("faults").get(0).get("message").asString())
                 .contains("must be a number column");
+    }
+
+    @Test
+    void it_opens_for_the_period_that_its_publisher_says() {
+        String yaml = REPORT.replace("Piers", "Piers yesterday").replace("data:", "period: yesterday\ndata:");
+        Map<String, Object> draft = new HashMap<>(wish(yaml, ""));
+        draft.remove("period");
+        assertThat(sunniva.post("reports/drafts", draft)
+                        .get("period")
+                        .get("code")
+                        .asString())
+                .isEqualTo("yesterday");
+        Map<String, Object> byHours = Map.of("folder", 1, "yaml", yaml.replace(": yesterday", ": last-12-hours"));
+        assertThat(sunniva.refused("POST", "reports", byHours).code()).isEqualTo("report.period-by-time");
+
+        long report = sunniva.post("reports", Map.of("folder", 1, "yaml", yaml))
+                .get("id")
+                .asLong();
+
+        String path = "reports/" + report;
+        assertThat(sunniva.get(path).get("shown"))
+                .isEqualTo(sunniva.get(path + "?period=yesterday").get("shown"));
+        assertThat(sunniva.get(path).get("shown"))
+                .isNotEqualTo(sunniva.get(path + "?period=last-week").get("shown"));
+        assertThat(sunniva.get(path + "/rows").get("rows"))
+                .isEqualTo(sunniva.get(path + "/rows?period=yesterday").get("rows"));
+        Reader reader = DEMO.reader().signInAs("Sunniva Rein");
+        reader.page.navigate("/" + path);
+        assertThat(reader.button("yesterday")).isVisible();
+        assertThat(reader.link("Subscribe to this")).hasAttribute("href", Pattern.compile("period=yesterday"));
+        reader.link("Subscribe as published").click();
+        assertThat(reader.button("yesterday")).isVisible();
+        reader.page.navigate("/" + path + "/edit");
+        assertThat(reader.page.getByLabel("Showing")).hasValue("yesterday");
     }
 
     @Test

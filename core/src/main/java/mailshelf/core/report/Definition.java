@@ -17,12 +17,14 @@ import mailshelf.core.data.Filter;
 import mailshelf.core.data.Newest;
 import mailshelf.core.data.Slice;
 import mailshelf.core.data.Table;
+import mailshelf.core.time.Period;
 
 /**
  * A report as its publisher wrote it, checked against the columns of its data set.
  *
  * @param about the question that it answers, one sentence
  * @param kind how it is meant to be looked at
+ * @param period what it shows where nothing else is asked for
  * @param dataSet name of the data set
  * @param questions what has to be said before it shows anything, each after the one that it is within
  * @param filters the text columns that readers are offered first to narrow by, in order
@@ -37,6 +39,7 @@ public record Definition(
         String title,
         String about,
         Kind kind,
+        Period period,
         String dataSet,
         List<String> tags,
         List<ReportQuestion> questions,

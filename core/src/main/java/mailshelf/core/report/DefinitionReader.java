@@ -9,6 +9,9 @@ import java.util.stream.Stream;
 import mailshelf.core.Problem;
 import mailshelf.core.data.Column;
 import mailshelf.core.data.ColumnType;
+import mailshelf.core.time.CalendarPeriod;
+import mailshelf.core.time.Period;
+import mailshelf.core.time.SinceLastIssue;
 import org.snakeyaml.engine.v2.api.LoadSettings;
 import org.snakeyaml.engine.v2.api.lowlevel.Compose;
 import org.snakeyaml.engine.v2.exceptions.MarkedYamlEngineException;
@@ -89,6 +92,7 @@ public final class DefinitionReader {
         String title = root.name("report");
         String about = root.text("about");
         Definition.Kind kind = kind();
+        Period period = period();
         String data = root.text("data");
         List<String> tags = root.texts("tags");
         root.mapping("compute").ifPresent(scope::readComputed);
@@ -117,6 +121,7 @@ public final class DefinitionReader {
                 title,
                 about,
                 kind,
+                period,
                 data,
                 tags,
                 questions.all(),
@@ -136,6 +141,19 @@ public final class DefinitionReader {
             root.fault("kind", "\"kind\" is report or dashboard");
         }
         return kind.equals("dashboard") ? Definition.Kind.DASHBOARD : Definition.Kind.REPORT;
+    }
+
+    private Period period() {
+        return root.optionalText("period")
+                .map(code -> Period.parse(code)
+                        .filter(read -> !(read instanceof SinceLastIssue))
+                        .orElseGet(() -> {
+                            root.fault(
+                                    "period",
+                                    "\"period\" is one like yesterday, last-week, last-4-weeks or this-month");
+                            return CalendarPeriod.LAST_WEEK;
+                        }))
+                .orElse(CalendarPeriod.LAST_WEEK);
     }
 
     /** Without any said, all of them; "none" shows no rows at all. */

@@ -12,7 +12,6 @@ import mailshelf.core.report.ReportId;
 import mailshelf.core.report.Writing;
 import mailshelf.core.report.Written;
 import mailshelf.core.rights.Person;
-import mailshelf.core.time.CalendarPeriod;
 import mailshelf.core.wording.Words;
 import mailshelf.render.chart.ChartSvg;
 import mailshelf.server.http.Languages;
@@ -39,7 +38,7 @@ class DrawReport {
     }
 
     Drawing run(Person who, ReportId id) {
-        ReadReport.Asked page = read.asked(who, id, new ReadReport.Wish("", CalendarPeriod.LAST_WEEK, Map.of(), WIDTH));
+        ReadReport.Asked page = read.asked(who, id, new ReadReport.Wish("", Optional.empty(), Map.of(), WIDTH));
         if (!page.open().isEmpty()) {
             return new Drawing(Optional.empty());
         }

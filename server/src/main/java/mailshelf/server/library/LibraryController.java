@@ -100,7 +100,7 @@ class LibraryController {
             Person who,
             @PathVariable ReportId id,
             @RequestParam(defaultValue = "") String page,
-            @RequestParam(defaultValue = "last-week") Period period,
+            @RequestParam Optional<Period> period,
             @RequestParam(defaultValue = "608") double chartWidth,
             HttpServletRequest request) {
         return read.run(who, id, wish(page, period, chartWidth, request));
@@ -119,7 +119,7 @@ class LibraryController {
             @RequestParam ExportPage.FileKind kind,
             @RequestParam(defaultValue = "") String block,
             @RequestParam(defaultValue = "") String page,
-            @RequestParam(defaultValue = "last-week") Period period,
+            @RequestParam Optional<Period> period,
             HttpServletRequest request) {
         ExportPage.File file = export.run(who, id, wish(page, period, PAPER, request), kind, block);
         return ResponseEntity.ok()
@@ -141,7 +141,7 @@ class LibraryController {
             Person who,
             @PathVariable ReportId id,
             @RequestParam(defaultValue = "") String page,
-            @RequestParam(defaultValue = "last-week") Period period,
+            @RequestParam Optional<Period> period,
             @RequestParam(defaultValue = "") String block,
             @RequestParam(defaultValue = "") String sort,
             @RequestParam(defaultValue = "false") boolean descending,
@@ -156,7 +156,7 @@ class LibraryController {
             Person who,
             @PathVariable ReportId id,
             @RequestParam(defaultValue = "") String page,
-            @RequestParam(defaultValue = "last-week") Period period,
+            @RequestParam Optional<Period> period,
             @RequestParam(defaultValue = "") String block,
             @RequestParam(defaultValue = "") String sort,
             @RequestParam(defaultValue = "false") boolean descending,
@@ -180,7 +180,7 @@ class LibraryController {
             @PathVariable ReportId id,
             @RequestParam String column,
             @RequestParam(defaultValue = "") String words,
-            @RequestParam(defaultValue = "last-week") Period period,
+            @RequestParam Optional<Period> period,
             HttpServletRequest request) {
         return rows.values(who, id, wish("", period, PAPER, request), column, words);
     }
@@ -235,7 +235,8 @@ class LibraryController {
                 .toString();
     }
 
-    private static ReadReport.Wish wish(String page, Period period, double chartWidth, HttpServletRequest request) {
+    private static ReadReport.Wish wish(
+            String page, Optional<Period> period, double chartWidth, HttpServletRequest request) {
         double width = Math.max(280, Math.min(2400, chartWidth));
         return new ReadReport.Wish(page, period, request.getParameterMap(), width);
     }

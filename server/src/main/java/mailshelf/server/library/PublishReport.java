@@ -87,6 +87,7 @@ class PublishReport {
         Definitions.Published read =
                 definitions.parse(tx, yaml, dataSet -> gate.access(tx, who).may(Verb.SEE, dataSet.folder()));
         named.requireThere(tx, who, read.definition());
+        Periods.requireFits(read.definition().period(), read);
         return read;
     }
 }

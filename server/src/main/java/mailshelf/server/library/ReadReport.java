@@ -62,9 +62,14 @@ public class ReadReport {
      * What is asked for.
      *
      * @param page empty for the first
+     * @param period empty for the report's own
      * @param address whose {@link Filters} narrow it
      */
-    public record Wish(String page, Period period, Map<String, String[]> address, double chartWidth) {}
+    public record Wish(String page, Optional<Period> period, Map<String, String[]> address, double chartWidth) {
+        Period period(Definition definition) {
+            return period.orElse(definition.period());
+        }
+    }
 
     /** A page as the browser shows it: texts, and a drawing for each chart and each figure's trend by its id. */
     public record PageView(Written.Page page, Map<String, ChartSvg> drawings) {
@@ -181,7 +186,7 @@ public class ReadReport {
                 definition.pages().stream()
                         .map(p -> new PageName(p.id(), p.title()))
                         .toList(),
-                periods.view(who, Periods.Calendar.of(who), wish.period()),
+                periods.view(who, Periods.Calendar.of(who), wish.period(definition)),
                 periods.common(
                         who,
                         Periods.Calendar.of(who),
@@ -269,7 +274,7 @@ public class ReadReport {
     /** @throws Problem for a page or filter that the definition does not have, or data that were never loaded */
     Asked asked(Person who, Definitions.Published published, Viewer viewer, Wish wish) {
         List<Filter> filters = Filters.parse(wish.address(), published.definition());
-        return asked(who, published, viewer, wish.page(), wish.period(), filters);
+        return asked(who, published, viewer, wish.page(), wish.period(published.definition()), filters);
     }
 
     /** @param wanted that the definition takes; named values come to what they do for who asks, today */

@@ -3,6 +3,7 @@ package mailshelf.server.library;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import mailshelf.core.Problem;
 import mailshelf.core.data.Column;
 import mailshelf.core.data.Viewer;
@@ -47,15 +48,25 @@ class WriteReport {
     /** A report's text as it stands. */
     record DefinitionView(FolderId folder, String folderName, String yaml, int version, List<VersionLine> versions) {}
 
-    /** A text at work: which page of it is to be seen, how. */
-    record DraftWish(FolderId folder, String yaml, String page, Period period, double chartWidth) {}
+    /**
+     * A text at work: which page of it is to be seen, how.
+     *
+     * @param period empty for the report's own
+     */
+    record DraftWish(FolderId folder, String yaml, String page, Optional<Period> period, double chartWidth) {}
 
-    /** @param page the id of the page that is shown */
+    /**
+     * A page of it.
+     *
+     * @param page the id of the page that is shown
+     * @param period what it shows
+     */
     record DraftView(
             String title,
             String dataSet,
             List<ReadReport.PageName> pages,
             String page,
+            Periods.PeriodView period,
             List<Periods.PeriodView> periods,
             ReadReport.PageView shown) {}
 
@@ -140,12 +151,9 @@ class WriteReport {
         // while a page is being renamed, the first is shown
         String page = definition.page(wish.page()).map(Definition.Page::id).orElse("");
         double width = Math.max(280, Math.min(2400, wish.chartWidth()));
-        PageModel model = read.asked(
-                        who,
-                        found.published(),
-                        found.viewer(),
-                        new ReadReport.Wish(page, wish.period(), Map.of(), width))
-                .model();
+        ReadReport.Wish asked = new ReadReport.Wish(page, wish.period(), Map.of(), width);
+        PageModel model =
+                read.asked(who, found.published(), found.viewer(), asked).model();
         return new DraftView(
                 definition.title(),
                 definition.dataSet(),
@@ -153,6 +161,7 @@ class WriteReport {
                         .map(each -> new ReadReport.PageName(each.id(), each.title()))
                         .toList(),
                 model.pageId(),
+                periods.view(who, Periods.Calendar.of(who), asked.period(definition)),
                 periods.common(
                         who,
                         Periods.Calendar.of(who),

@@ -58,9 +58,8 @@ final class ReportOnFile {
             names = "--period",
             paramLabel = "PERIOD",
             description =
-                    "yesterday, last-week, last-4-weeks, this-month, past-12-months and the like, or FROM/TO (default ${DEFAULT-VALUE})",
-            defaultValue = "last-week")
-    String period;
+                    "yesterday, last-week, last-4-weeks, this-month, past-12-months and the like, or FROM/TO (default: the report's own)")
+    Optional<String> period = Optional.empty();
 
     @Option(
             names = "--on",
@@ -102,7 +101,9 @@ final class ReportOnFile {
 
     /** All its pages, as somebody sees them who may see all rows. */
     List<PageModel> pages(Read read) {
-        Period asked = Period.parse(period).orElseThrow(() -> Problem.invalid("report.bad-period", period));
+        Period asked = period.map(
+                        code -> Period.parse(code).orElseThrow(() -> Problem.invalid("report.bad-period", code)))
+                .orElse(read.definition().period());
         LocalDate from = on.or(() -> read.table().lastDay().map(last -> last.plusDays(1)))
                 .orElseThrow(() -> Problem.invalid("data.none-loaded", data.getFileName()));
         List<Filter> filters = References.resolved(filters(read.definition()), name -> Optional.empty());

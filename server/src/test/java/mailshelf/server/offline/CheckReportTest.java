@@ -118,6 +118,21 @@ class CheckReportTest {
     }
 
     @Test
+    void it_shows_the_reports_own_period_where_none_is_named() throws IOException {
+        Files.writeString(report, REPORT.replace("data:", "period: yesterday\ndata:"));
+        Path csv = folder.resolve("out.csv");
+
+        assertThat(render("-o", csv.toString(), "--block", "b2").status()).isZero();
+        assertThat(Files.readString(csv)).contains("Lunde,988").doesNotContain("Havsule");
+        assertThat(render("-o", csv.toString(), "--block", "b2", "--period", "past-12-months")
+                        .status())
+                .isZero();
+        assertThat(Files.readString(csv)).contains("Havsule");
+        Files.writeString(report, REPORT.replace("data:", "period: since-last-issue\ndata:"));
+        assertThat(check().err()).contains(":3:9: \"period\" is one like yesterday");
+    }
+
+    @Test
     void what_the_report_asks_is_answered_on_the_command_line() throws IOException {
         Files.writeString(
                 report,
