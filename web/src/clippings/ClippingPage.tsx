@@ -18,8 +18,8 @@ type View = Api["ClippingView"];
 /** A page of my own: blocks out of reports, each with its figures as they are now. */
 export function ClippingPage() {
   const { id = "" } = useParams();
-  const [width, measure] = useWidth(1216);
-  const clipping = useRead<View>(`clippings/${id}?chartWidth=${chartWidth(width)}`);
+  const [width, measure] = useWidth();
+  const clipping = useRead<View>(`clippings/${id}?chartWidth=${chartWidth(width)}`, { when: width > 0 });
   return (
     <div ref={measure}>
       <Loaded query={clipping}>{(view) => <Kept view={view} />}</Loaded>

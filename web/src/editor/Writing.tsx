@@ -42,7 +42,7 @@ export function Writing({ id, view, begin: first, folder }: Props) {
   const [goTo, setGoTo] = useState<{ field: string; time: number } | null>(null);
   const [publishing, setPublishing] = useState(false);
   const [comparing, setComparing] = useState(false);
-  const [width, measure] = useWidth(600);
+  const [width, measure] = useWidth();
   const settled = useSettled(text);
   const madeOf = useRead<MadeOf>(`reports/data-sets?folder=${folder}`);
   const schema = useQuery({
@@ -55,6 +55,7 @@ export function Writing({ id, view, begin: first, folder }: Props) {
     queryKey: ["draft", wish],
     queryFn: ({ signal }) => call<Api["DraftView"]>("reports/drafts", { method: "POST", body: wish, signal }),
     placeholderData: keepPreviousData,
+    enabled: width > 0,
     retry: false,
   });
   const [seen, setSeen] = useState<Api["DraftView"] | null>(null);

@@ -20,11 +20,12 @@ const PAPER_MARGINS_PX = 58;
 export function IssuePage() {
   const { id = "" } = useParams();
   const [search, setSearch] = useSearchParams();
-  const [width, measure] = useWidth(800);
+  const [width, measure] = useWidth();
   const page = Number(search.get("page") ?? 0);
   const chart = chartWidth(width - PAPER_MARGINS_PX);
   const copy = search.get("copy");
-  const issue = useRead<View>(`issues/${id}?page=${page}&chartWidth=${chart}${copy ? `&copy=${copy}` : ""}`);
+  const asked = `page=${page}&chartWidth=${chart}${copy ? `&copy=${copy}` : ""}`;
+  const issue = useRead<View>(`issues/${id}?${asked}`, { when: width > 0 });
   useReadMark(id, issue.data?.made ?? false);
   return (
     <div className="lg:grid lg:grid-cols-[70%_30%]">

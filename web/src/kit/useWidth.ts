@@ -2,8 +2,11 @@ import { useCallback, useState, type RefCallback } from "react";
 
 const STEP = 16;
 
-/** The width of an element in CSS pixels, in steps, so that not every pixel of a drag draws anew. */
-export function useWidth(first: number) {
+/**
+ * The width of an element in CSS pixels, in steps, so that not every pixel of a drag draws anew; {@code first} until it is
+ * there to be measured, which is before anything is painted.
+ */
+export function useWidth(first = 0) {
   const [width, setWidth] = useState(first);
   const measure: RefCallback<HTMLElement> = useCallback((element) => {
     if (!element) return undefined;

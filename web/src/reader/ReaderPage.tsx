@@ -20,12 +20,13 @@ import { BehindSheet } from "./BehindSheet";
 import { readBehind, withBehind } from "../kit/behind";
 import { SubscribedLine } from "./SubscribedLine";
 import { TakeAlong } from "./TakeAlong";
+import { useSubscribed } from "./useSubscribed";
 
 /** A report to be read: the pages as a numbered line, what it is cut to as a sentence, the page itself. */
 export function ReaderPage() {
   const { id = "" } = useParams();
   const [search, setSearch] = useSearchParams();
-  const [width, measure] = useWidth(1216);
+  const [width, measure] = useWidth();
   const cut = readCut(search);
   // what is changed on the screen stays the change of the kept cut that it was opened from
   const of = (next: URLSearchParams) => {
@@ -35,7 +36,7 @@ export function ReaderPage() {
   };
   const query = writeCut(cut);
   query.set("chartWidth", String(chartWidth(width)));
-  const report = useRead<Api["ReaderView"]>(`reports/${id}?${query}`);
+  const report = useRead<Api["ReaderView"]>(`reports/${id}?${query}`, { when: width > 0 });
   const file = (kind: string, block = "") => {
     const asked = writeCut(cut);
     asked.set("kind", kind);
@@ -43,6 +44,7 @@ export function ReaderPage() {
     return address(`reports/${id}/file?${asked}`);
   };
   const cuts = useCuts(Number(id));
+  const subscribed = useSubscribed(id);
   const current = cuts.data?.cuts.find((each) => String(each.id) === search.get("cut"));
   const isChanged = current !== undefined && String(writeCut(cut)) !== String(writeCut(current.cut));
   const behind = readBehind(search);
@@ -106,7 +108,7 @@ export function ReaderPage() {
                 close={() => show(null)}
               />
             )}
-            <SubscribedLine report={view.report} />
+            <SubscribedLine lines={subscribed.data ?? []} />
             {cuts.data && (
               <CutsLine
                 report={view.report}
