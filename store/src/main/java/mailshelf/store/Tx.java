@@ -8,6 +8,7 @@ import java.time.Instant;
 import java.time.ZoneOffset;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -138,6 +139,9 @@ public final class Tx {
     private static Object plain(Object value) {
         if (value instanceof Optional<?> optional) {
             return optional.isEmpty() ? null : plain(optional.get());
+        }
+        if (value instanceof Collection<?> several) {
+            return several.stream().map(Tx::plain).toArray();
         }
         if (value instanceof Id id) {
             return id.value();

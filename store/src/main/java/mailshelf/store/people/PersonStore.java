@@ -18,7 +18,6 @@ import mailshelf.core.rights.Rights;
 import mailshelf.core.rights.Role;
 import mailshelf.store.Row;
 import mailshelf.store.Tx;
-import mailshelf.store.Where;
 
 /** People, their passwords' hashes, groups and who is in them. */
 public final class PersonStore {
@@ -26,6 +25,9 @@ public final class PersonStore {
             SELECT id, name, address, zone, locale, week_start, administrator, auditor, active
               FROM person
             """;
+
+    /** Joined, as each of ten thousand in a list would be held against each row that is found. */
+    private static final String OF_THEM = " JOIN UNNEST(CAST(? AS BIGINT ARRAY)) AS them (them_id) ON them_id = ";
 
     private static Person person(Row row) {
         return new Person(
@@ -60,8 +62,7 @@ public final class PersonStore {
 
     /** Those of the people that there are, by their ids. */
     public Map<PersonId, Person> find(Tx tx, Collection<PersonId> ids) {
-        Where where = new Where().in("id", ids);
-        return tx.list(PERSON + where.sql(), PersonStore::person, where.values()).stream()
+        return tx.list(PERSON + OF_THEM + "id", PersonStore::person, Set.copyOf(ids)).stream()
                 .collect(Collectors.toMap(Person::id, person -> person));
     }
 
@@ -122,12 +123,11 @@ public final class PersonStore {
     /** Many people as the rights ask for them. */
     public List<Rights.Asker> askers(Tx tx, Collection<Person> people) {
         record Membership(PersonId person, GroupId group) {}
-        Where where = new Where().in("person", people.stream().map(Person::id).toList());
         Map<PersonId, Set<GroupId>> groups = tx
                 .list(
-                        "SELECT person, grp FROM membership" + where.sql(),
+                        "SELECT person, grp FROM membership" + OF_THEM + "person",
                         row -> new Membership(new PersonId(row.number("person")), new GroupId(row.number("grp"))),
-                        where.values())
+                        ids(people))
                 .stream()
                 .collect(Collectors.groupingBy(
                         Membership::person, Collectors.mapping(Membership::group, Collectors.toSet())));
@@ -140,15 +140,18 @@ public final class PersonStore {
     /** The names of the groups that people are in. */
     public Map<PersonId, List<String>> groupNames(Tx tx, Collection<Person> some) {
         record Membership(PersonId person, String group) {}
-        Where where = new Where().in("m.person", some.stream().map(Person::id).toList());
         return tx
                 .list(
-                        "SELECT m.person, g.name FROM membership m JOIN grp g ON g.id = m.grp" + where.sql(),
+                        "SELECT m.person, g.name FROM membership m JOIN grp g ON g.id = m.grp" + OF_THEM + "m.person",
                         row -> new Membership(new PersonId(row.number("person")), row.text("name")),
-                        where.values())
+                        ids(some))
                 .stream()
                 .collect(Collectors.groupingBy(
                         Membership::person, Collectors.mapping(Membership::group, Collectors.toList())));
+    }
+
+    private static Set<PersonId> ids(Collection<Person> people) {
+        return people.stream().map(Person::id).collect(Collectors.toSet());
     }
 
     public List<Group> groups(Tx tx) {
