@@ -1,11 +1,8 @@
 package mailshelf.server.mail;
 
-import jakarta.mail.MessagingException;
-import jakarta.mail.internet.MimeUtility;
 import java.io.ByteArrayOutputStream;
-import java.io.IOException;
-import java.io.OutputStream;
 import java.nio.charset.StandardCharsets;
+import java.util.Arrays;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 
@@ -17,6 +14,12 @@ public final class QuotedPrintable {
     public static final String NAME = "quoted-printable";
 
     private static final int LONGEST_LINE = 76;
+    private static final byte[] LINE_END = {'\r', '\n'};
+    private static final byte[] HEX = "0123456789ABCDEF".getBytes(StandardCharsets.US_ASCII);
+    private static final int ESCAPE = 3;
+
+    /** Bytes that one becomes at most: an escape, and its share of the soft line ends. */
+    private static final int WORST = ESCAPE + 1;
 
     private final Map<String, byte[]> lines = new ConcurrentHashMap<>();
 
@@ -25,31 +28,45 @@ public final class QuotedPrintable {
         ByteArrayOutputStream encoded = new ByteArrayOutputStream(text.length() + text.length() / 4);
         int from = 0;
         for (int end = text.indexOf('\n'); end >= 0; end = text.indexOf('\n', from)) {
-            encoded.writeBytes(lines.computeIfAbsent(text.substring(from, end), line -> line(line + "\r\n")));
+            encoded.writeBytes(lines.computeIfAbsent(text.substring(from, end), QuotedPrintable::line));
+            encoded.writeBytes(LINE_END);
             from = end + 1;
         }
         encoded.writeBytes(line(text.substring(from)));
         return encoded.toByteArray();
     }
 
+    /** By hand: a sixth of the time that a mail takes went into the library's stream, which goes byte by byte. */
     private static byte[] line(String line) {
-        if (isItsOwnForm(line)) {
-            return line.getBytes(StandardCharsets.US_ASCII);
+        byte[] bytes = line.getBytes(StandardCharsets.UTF_8);
+        byte[] encoded = new byte[bytes.length * WORST + WORST];
+        int length = 0;
+        int column = 0;
+        for (int i = 0; i < bytes.length; i++) {
+            boolean asItIs = isItsOwnForm(bytes[i], i == bytes.length - 1);
+            int width = asItIs ? 1 : ESCAPE;
+            if (column + width >= LONGEST_LINE) {
+                length = put(encoded, length, '=', '\r', '\n');
+                column = 0;
+            }
+            length = asItIs
+                    ? put(encoded, length, bytes[i])
+                    : put(encoded, length, '=', HEX[bytes[i] >> 4 & 0xF], HEX[bytes[i] & 0xF]);
+            column += width;
         }
-        ByteArrayOutputStream encoded = new ByteArrayOutputStream();
-        try (OutputStream out = MimeUtility.encode(encoded, NAME)) {
-            out.write(line.getBytes(StandardCharsets.UTF_8));
-        } catch (MessagingException | IOException e) {
-            throw new IllegalStateException("A text could not be encoded", e);
-        }
-        return encoded.toByteArray();
+        return Arrays.copyOf(encoded, length);
     }
 
-    /** Nothing in it has to be encoded, which holds for most lines of figures and spares them the way through a stream. */
-    private static boolean isItsOwnForm(String line) {
-        String text = line.endsWith("\r\n") ? line.substring(0, line.length() - 2) : line;
-        return text.length() < LONGEST_LINE
-                && !text.endsWith(" ")
-                && text.chars().allMatch(c -> c >= ' ' && c <= '~' && c != '=');
+    /** Blanks at the end of a line may get lost on the way. */
+    private static boolean isItsOwnForm(byte each, boolean isLast) {
+        return each > ' ' && each <= '~' && each != '=' || each == ' ' && !isLast;
+    }
+
+    private static int put(byte[] into, int at, int... signs) {
+        int next = at;
+        for (int sign : signs) {
+            into[next++] = (byte) sign;
+        }
+        return next;
     }
 }

@@ -210,10 +210,11 @@ public final class IssueStore {
 
     /** Where the last named entry of a run's volume ends; 0 where it has none. */
     public long end(Tx tx, RunId run, String volume) {
+        // in the order of the index, which gives the last one without reading all
         return tx.one("""
                         SELECT sha256, volume, start_at, size_bytes FROM entry
                          WHERE run = ? AND volume = ?
-                         ORDER BY start_at DESC
+                         ORDER BY run, volume, start_at DESC
                          FETCH FIRST 1 ROW ONLY""", IssueStore::entry, run, volume).map(Entry::endAt).orElse(0L);
     }
 
