@@ -128,9 +128,9 @@ class RowsTest {
                 AriaRole.TABLE,
                 new com.microsoft.playwright.Page.GetByRoleOptions().setName("By route, 3 Sandvoll–Ness"));
         assertThat(table).containsText("Terna");
-        table.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("delay"))
+        table.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Minutes late"))
                 .click();
-        assertThat(table.getByRole(AriaRole.COLUMNHEADER, new Locator.GetByRoleOptions().setName("delay")))
+        assertThat(table.getByRole(AriaRole.COLUMNHEADER, new Locator.GetByRoleOptions().setName("Minutes late")))
                 .hasAttribute("aria-sort", "ascending");
         reader.page.keyboard().press("Escape");
         assertThat(table).hasCount(0);
