@@ -20,7 +20,7 @@ export function Preview({ draft, setPage, setPeriod }: Props) {
         {words.editor.showing}{" "}
         <select
           className="choose bg-transparent"
-          value={draft.period.code}
+          value={period.code}
           onChange={(event) => setPeriod(event.target.value)}
         >
           {(isCommon ? periods : [period, ...periods]).map((each) => (

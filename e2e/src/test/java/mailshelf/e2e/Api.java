@@ -151,6 +151,14 @@ final class Api {
         return send(request.build());
     }
 
+    /** Posts a text that may be no JSON, as if it were. */
+    HttpResponse<byte[]> postText(String path, String text) {
+        return send(request(path, token())
+                .header("Content-Type", "application/json")
+                .POST(HttpRequest.BodyPublishers.ofString(text))
+                .build());
+    }
+
     /** Loads rows as a CSV file. */
     HttpResponse<byte[]> upload(String path, String csv) {
         return upload(path, csv.getBytes(StandardCharsets.UTF_8));

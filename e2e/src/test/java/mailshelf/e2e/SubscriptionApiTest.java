@@ -172,6 +172,9 @@ class SubscriptionApiTest {
         assertThat(refusedToRead(Map.of("wants", "EVERYTHING", "because", "")))
                 .contains("The field “wants” is missing");
         assertThat(refusedToRead(Map.of("because", ""))).contains("The field “wants” is missing");
+        assertThat(Api.refusal(marit.postText("reports/1/requests", "{\"wants\": \n?}"))
+                        .says())
+                .startsWith("What was sent is not JSON from line 2, column ");
         assertThat(refusedToRead("much")).contains("The request brought nothing that can be read");
     }
 

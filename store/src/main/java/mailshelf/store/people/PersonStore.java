@@ -16,6 +16,7 @@ import mailshelf.core.rights.Person;
 import mailshelf.core.rights.PersonId;
 import mailshelf.core.rights.Rights;
 import mailshelf.core.rights.Role;
+import mailshelf.store.Among;
 import mailshelf.store.Row;
 import mailshelf.store.Tx;
 
@@ -25,9 +26,6 @@ public final class PersonStore {
             SELECT id, name, address, zone, locale, week_start, administrator, auditor, active
               FROM person
             """;
-
-    /** Joined, as each of ten thousand in a list would be held against each row that is found. */
-    private static final String OF_THEM = " JOIN UNNEST(CAST(? AS BIGINT ARRAY)) AS them (them_id) ON them_id = ";
 
     private static Person person(Row row) {
         return new Person(
@@ -62,7 +60,7 @@ public final class PersonStore {
 
     /** Those of the people that there are, by their ids. */
     public Map<PersonId, Person> find(Tx tx, Collection<PersonId> ids) {
-        return tx.list(PERSON + OF_THEM + "id", PersonStore::person, Set.copyOf(ids)).stream()
+        return tx.list(PERSON + Among.ids("id"), PersonStore::person, Set.copyOf(ids)).stream()
                 .collect(Collectors.toMap(Person::id, person -> person));
     }
 
@@ -125,7 +123,7 @@ public final class PersonStore {
         record Membership(PersonId person, GroupId group) {}
         Map<PersonId, Set<GroupId>> groups = tx
                 .list(
-                        "SELECT person, grp FROM membership" + OF_THEM + "person",
+                        "SELECT person, grp FROM membership" + Among.ids("person"),
                         row -> new Membership(new PersonId(row.number("person")), new GroupId(row.number("grp"))),
                         ids(people))
                 .stream()
@@ -142,7 +140,7 @@ public final class PersonStore {
         record Membership(PersonId person, String group) {}
         return tx
                 .list(
-                        "SELECT m.person, g.name FROM membership m JOIN grp g ON g.id = m.grp" + OF_THEM + "m.person",
+                        "SELECT m.person, g.name FROM membership m JOIN grp g ON g.id = m.grp" + Among.ids("m.person"),
                         row -> new Membership(new PersonId(row.number("person")), row.text("name")),
                         ids(some))
                 .stream()

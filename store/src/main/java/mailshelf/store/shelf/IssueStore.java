@@ -21,6 +21,7 @@ import mailshelf.core.rights.PersonId;
 import mailshelf.core.subscription.SeenAs;
 import mailshelf.core.subscription.SubscriptionId;
 import mailshelf.core.time.Window;
+import mailshelf.store.Among;
 import mailshelf.store.Row;
 import mailshelf.store.Tx;
 import mailshelf.store.Where;
@@ -179,8 +180,7 @@ public final class IssueStore {
     }
 
     public Map<CopyId, Copy> copies(Tx tx, Collection<CopyId> ids) {
-        Where where = new Where().in("id", ids);
-        return tx.list(COPY + where.sql(), IssueStore::copy, where.values()).stream()
+        return tx.list(COPY + Among.ids("id"), IssueStore::copy, Set.copyOf(ids)).stream()
                 .collect(Collectors.toMap(Copy::id, copy -> copy));
     }
 
