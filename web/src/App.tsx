@@ -12,7 +12,7 @@ import { RunPage } from "./issue/RunPage";
 import { Frame } from "./kit/Frame";
 import { Loaded } from "./kit/Loaded";
 import { NotHere } from "./kit/NotHere";
-import { readsHouse, useSession } from "./kit/useSession";
+import { mindsHouse, useSession } from "./kit/useSession";
 import { LibraryPage } from "./library/LibraryPage";
 import { MailRoomPage } from "./mailroom/MailRoomPage";
 import { NamedPage } from "./named/NamedPage";
@@ -62,7 +62,7 @@ export function App() {
               <Route path="/subscriptions/:id" element={<SubscriptionPage />} />
               <Route path="/issues/:id" element={<IssuePage />} />
               <Route path="/runs/:id" element={<RunPage />} />
-              {readsHouse(me) && <Route path="/house/:part?" element={<HousePage />} />}
+              {mindsHouse(me) && <Route path="/house/:part?" element={<HousePage />} />}
               {demo && <Route path="/mail-room/:address?" element={<MailRoomPage />} />}
               <Route path="/account" element={<AccountPage />} />
               <Route path="*" element={<NotHere />} />

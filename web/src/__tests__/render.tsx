@@ -15,6 +15,7 @@ export const MARIT = {
   firstDayOfWeek: "MONDAY" as const,
   locale: "en",
   roles: [] as Api["Me"]["roles"],
+  manages: false,
 };
 
 export interface Asked {

@@ -6,9 +6,10 @@ import { Fault } from "../kit/Fault";
 import { Tick } from "../kit/Field";
 import { useNotice } from "../kit/Notices";
 import { Sheet } from "../kit/Sheet";
+import { useIsAdministrator } from "../kit/useSession";
 import { words } from "../words";
 import { Effect } from "./Effect";
-import { publishes, saidOf, strongest, type Verb, VERBS } from "./verbs";
+import { BESIDE, type Beside, besideOf, type Reach, saidOf, strongest, type Verb, VERBS } from "./verbs";
 
 /** A group or a person. */
 export interface Subject {
@@ -27,29 +28,33 @@ interface Props {
   close: () => void;
 }
 
-type Choice = Verb | "NOTHING" | "AS_ABOVE";
+type Choice = Reach | "NOTHING" | "AS_ABOVE";
 
 interface Wish {
   reach: Choice;
-  publish: boolean;
+  beside: Beside[];
 }
 
-const verbsOf = ({ reach, publish }: Wish): Verb[] | null => {
+const verbsOf = ({ reach, beside }: Wish): Verb[] | null => {
   if (reach === "AS_ABOVE") return null;
   const verbs = reach === "NOTHING" ? [] : VERBS.slice(0, VERBS.indexOf(reach) + 1);
-  return publish ? [...verbs, "PUBLISH"] : verbs;
+  return [...verbs, ...beside];
 };
+
+const toggled = (beside: Beside[], verb: Beside, on: boolean): Beside[] =>
+  BESIDE.filter((each) => (each === verb ? on : beside.includes(each)));
 
 /** What somebody may do in a folder; it takes effect at once, everywhere. */
 export function GrantSheet({ folder, subject, own, close }: Props) {
   const { name, path, otherwise } = subject;
   const before: Wish =
     own === null
-      ? { reach: "AS_ABOVE", publish: false }
-      : { reach: strongest(own) ?? "NOTHING", publish: publishes(own) };
+      ? { reach: "AS_ABOVE", beside: [] }
+      : { reach: strongest(own) ?? "NOTHING", beside: besideOf(own) };
+  const isAdministrator = useIsAdministrator();
   const [wish, setWish] = useState(before);
   const wished = verbsOf(wish);
-  const same = wish.reach === before.reach && wish.publish === before.publish;
+  const same = wish.reach === before.reach && String(wish.beside) === String(before.beside);
   const say = useNotice();
   const put = (chosen: Wish) => call(path, { method: "PUT", body: { verbs: verbsOf(chosen) } });
   const change = useChange(put);
@@ -65,17 +70,22 @@ export function GrantSheet({ folder, subject, own, close }: Props) {
             label={words.house.mayDo}
             choices={choices.map((value) => ({ value, text: textOf(value) }))}
             current={wish.reach}
-            choose={(reach) => setWish({ reach, publish: wish.publish && reach !== "AS_ABOVE" })}
+            choose={(reach) => setWish({ reach, beside: reach === "AS_ABOVE" ? [] : wish.beside })}
           />
         </p>
-        <p className="pt-2">
-          <Tick
-            label={words.house.publish}
-            checked={wish.publish}
-            disabled={wish.reach === "AS_ABOVE"}
-            change={(publish) => setWish({ ...wish, publish })}
-          />
-        </p>
+        {BESIDE.map((verb) => (
+          <p key={verb} className="pt-2">
+            <Tick
+              label={words.house.beside[verb]}
+              checked={wish.beside.includes(verb)}
+              disabled={wish.reach === "AS_ABOVE" || (verb === "MANAGE" && !isAdministrator)}
+              change={(on) => setWish({ ...wish, beside: toggled(wish.beside, verb, on) })}
+            />
+          </p>
+        ))}
+        {!isAdministrator && (
+          <p className="text-quiet pt-1 text-xs">{words.house.managersByAdministrators}</p>
+        )}
         <Fault error={change.error} />
       </div>
       <div className="text-sm">

@@ -1,6 +1,6 @@
 import { Link, useParams } from "react-router";
 import { Title } from "../kit/Title";
-import { useIsAdministrator } from "../kit/useSession";
+import { readsHouse, useIsAdministrator, useMe } from "../kit/useSession";
 import { words } from "../words";
 import { AuditPart } from "./AuditPart";
 import { GroupsPart } from "./GroupsPart";
@@ -23,10 +23,18 @@ type PartName = keyof typeof PARTS;
 
 const NAMES = Object.keys(PARTS) as PartName[];
 
-/** What administrators mind and auditors read: rights, people, groups, sources, requests, house rules, the audit trail. */
+/** What there is of it for those who manage folders, beside no role. */
+const OF_MANAGERS: PartName[] = ["rights", "requests"];
+
+/**
+ * What administrators mind and auditors read: rights, people, groups, sources, requests, house rules, the audit trail; and
+ * what those mind who manage folders.
+ */
 export function HousePage() {
   const { part } = useParams();
-  const current = NAMES.find((name) => name === part) ?? "rights";
+  const me = useMe();
+  const names = readsHouse(me) ? NAMES : OF_MANAGERS;
+  const current = names.find((name) => name === part) ?? "rights";
   const Part = PARTS[current];
   const mayChange = useIsAdministrator();
   return (
@@ -36,7 +44,7 @@ export function HousePage() {
         aria-label={words.house.parts}
         className="border-base-content flex flex-wrap gap-x-6 gap-y-1 border-b pb-3"
       >
-        {NAMES.map((name) => (
+        {names.map((name) => (
           <Link
             key={name}
             to={`/house/${name}`}
@@ -47,7 +55,9 @@ export function HousePage() {
           </Link>
         ))}
       </nav>
-      {!mayChange && <p className="text-quiet pt-3">{words.house.readOnly}</p>}
+      {!mayChange && (
+        <p className="text-quiet pt-3">{readsHouse(me) ? words.house.readOnly : words.house.managed}</p>
+      )}
       <Part />
     </>
   );

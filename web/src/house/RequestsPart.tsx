@@ -1,6 +1,7 @@
 import { call, type Api } from "../api/client";
 import { useChange, useRead } from "../api/use";
 import { Loaded } from "../kit/Loaded";
+import { readsHouse, useMe } from "../kit/useSession";
 import { useWhen } from "../kit/when";
 import { words } from "../words";
 import { AnswerForm } from "./AnswerForm";
@@ -9,30 +10,39 @@ import { Minded } from "./Minded";
 
 type Request = Api["RequestView"];
 
-/** Who asks to be allowed what, and what waits to be approved; the open ones first. */
+/** Who asks to be allowed what, and, for the whole house, what waits to be approved; the open ones first. */
 export function RequestsPart() {
-  const requests = useRead<Request[]>("requests", { every: 20_000 });
+  const house = readsHouse(useMe());
+  return house ? <RequestsOfHouse /> : <Requests waiting={[]} />;
+}
+
+function RequestsOfHouse() {
   const approvals = useRead<Api["ApprovalView"][]>("approvals", { every: 20_000 });
+  return <Loaded query={approvals}>{(waiting) => <Requests waiting={waiting} />}</Loaded>;
+}
+
+function Requests({ waiting }: { waiting: Api["ApprovalView"][] }) {
+  const requests = useRead<Request[]>("requests", { every: 20_000 });
   return (
     <Loaded query={requests}>
-      {(all) => (
-        <Loaded query={approvals}>
-          {(waiting) =>
-            all.length + waiting.length === 0 ? (
-              <p className="py-6">{words.requests.none}</p>
-            ) : (
+      {(all) =>
+        all.length + waiting.length === 0 ? (
+          <p className="py-6">{words.requests.none}</p>
+        ) : (
+          <>
+            {waiting.length > 0 && (
               <Minded>
-                {waiting.length > 0 && <Approvals all={waiting} />}
-                <ul aria-label={words.house.names.requests}>
-                  {all.map((request) => (
-                    <RequestRow key={request.id} request={request} />
-                  ))}
-                </ul>
+                <Approvals all={waiting} />
               </Minded>
-            )
-          }
-        </Loaded>
-      )}
+            )}
+            <ul aria-label={words.house.names.requests}>
+              {all.map((request) => (
+                <RequestRow key={request.id} request={request} />
+              ))}
+            </ul>
+          </>
+        )
+      }
     </Loaded>
   );
 }
@@ -56,7 +66,9 @@ function RequestRow({ request }: { request: Request }) {
       {request.state === "OPEN" && (
         <>
           <p className="text-quiet pt-1 text-sm">{request.gives}</p>
-          <AnswerForm to={request.person} yes={words.requests.grant} answer={answer} />
+          <fieldset disabled={!request.mayAnswer} className="contents">
+            <AnswerForm to={request.person} yes={words.requests.grant} answer={answer} />
+          </fieldset>
         </>
       )}
     </li>

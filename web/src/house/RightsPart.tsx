@@ -2,6 +2,7 @@ import { useState } from "react";
 import type { Api } from "../api/client";
 import { useRead } from "../api/use";
 import { Loaded } from "../kit/Loaded";
+import { readsHouse, useMe } from "../kit/useSession";
 import { words } from "../words";
 import { GrantSheet, type Subject } from "./GrantSheet";
 import { Minded } from "./Minded";
@@ -23,54 +24,57 @@ interface Open {
 /** Folders by groups: what each may do, by words. */
 export function RightsPart() {
   const grid = useRead<Grid>("grants");
+  const house = readsHouse(useMe());
   const [open, setOpen] = useState<Open | null>(null);
   return (
     <Loaded query={grid}>
       {(view) => (
         <>
-          <Minded>
-            <div className="overflow-x-auto">
-              <table className="stacks" aria-label={words.house.names.rights}>
-                <thead>
-                  <tr>
-                    <th scope="col" className="head py-2 text-left">
-                      {words.house.folder}
+          <div className="overflow-x-auto">
+            <table className="stacks" aria-label={words.house.names.rights}>
+              <thead>
+                <tr>
+                  <th scope="col" className="head py-2 text-left">
+                    {words.house.folder}
+                  </th>
+                  {view.groups.map((group) => (
+                    <th key={group.id} scope="col" className="head px-3 py-2 text-left">
+                      {group.name}
+                    </th>
+                  ))}
+                </tr>
+              </thead>
+              <tbody>
+                {inOrder(view.folders).map(({ folder, depth }) => (
+                  <tr key={folder.id} className="border-base-300 border-t">
+                    <th
+                      scope="row"
+                      className={`py-2 text-left ${depth === 0 ? "font-serif text-lg" : "font-normal"}`}
+                      style={{ paddingLeft: depth * 20 }}
+                    >
+                      {folder.name}
                     </th>
                     {view.groups.map((group) => (
-                      <th key={group.id} scope="col" className="head px-3 py-2 text-left">
-                        {group.name}
-                      </th>
+                      <td key={group.id} className="p-0">
+                        <GrantButton
+                          cell={cellOf(view, folder, group)}
+                          folder={folder}
+                          group={group}
+                          open={() => setOpen(ofGroup(view, folder, group))}
+                        />
+                      </td>
                     ))}
                   </tr>
-                </thead>
-                <tbody>
-                  {inOrder(view.folders, null, 0).map(({ folder, depth }) => (
-                    <tr key={folder.id} className="border-base-300 border-t">
-                      <th
-                        scope="row"
-                        className={`py-2 text-left ${depth === 0 ? "font-serif text-lg" : "font-normal"}`}
-                        style={{ paddingLeft: depth * 20 }}
-                      >
-                        {folder.name}
-                      </th>
-                      {view.groups.map((group) => (
-                        <td key={group.id} className="p-0">
-                          <GrantButton
-                            cell={cellOf(view, folder, group)}
-                            folder={folder}
-                            group={group}
-                            open={() => setOpen(ofGroup(view, folder, group))}
-                          />
-                        </td>
-                      ))}
-                    </tr>
-                  ))}
-                </tbody>
-              </table>
-            </div>
-            <PersonalGrants grid={view} open={setOpen} />
-            <NewFolder folders={view.folders} />
-          </Minded>
+                ))}
+              </tbody>
+            </table>
+          </div>
+          <PersonalGrants grid={view} open={setOpen} />
+          {house && (
+            <Minded>
+              <NewFolder folders={view.folders} />
+            </Minded>
+          )}
           <WhyMay folders={view.folders} />
           {open && <GrantSheet key={open.subject.path} {...open} close={() => setOpen(null)} />}
         </>
@@ -79,14 +83,20 @@ export function RightsPart() {
   );
 }
 
-function inOrder(
-  folders: Folder[],
-  parent: number | null,
-  depth: number,
-): { folder: Folder; depth: number }[] {
+interface Placed {
+  folder: Folder;
+  depth: number;
+}
+
+/** Each under the one that it lies in; one whose folder is not shown stands at the top. */
+function inOrder(folders: Folder[]): Placed[] {
+  const placed = (folder: Folder, depth: number): Placed[] => [
+    { folder, depth },
+    ...folders.filter(({ parent }) => parent === folder.id).flatMap((each) => placed(each, depth + 1)),
+  ];
   return folders
-    .filter((folder) => folder.parent === parent)
-    .flatMap((folder) => [{ folder, depth }, ...inOrder(folders, folder.id, depth + 1)]);
+    .filter(({ parent }) => !folders.some(({ id }) => id === parent))
+    .flatMap((top) => placed(top, 0));
 }
 
 function ofGroup(grid: Grid, folder: Folder, group: Group): Open {
@@ -120,6 +130,7 @@ function GrantButton({ cell, folder, group, open }: ButtonProps) {
   return (
     <button
       type="button"
+      disabled={!folder.mayChange}
       aria-label={words.house.cell(group.name, folder.name, saidOf(verbs))}
       className="hover:bg-base-200 flex w-full cursor-pointer items-center gap-2 px-3 py-2 text-left text-sm"
       onClick={open}

@@ -51,13 +51,18 @@ const house = (
   </SignedIn>
 );
 
+const minded = (folder: (typeof grid.folders)[number]) => ({
+  ...folder,
+  mayChange: role === "ADMINISTRATOR",
+});
+
 let asked: Asked[];
 let role: Api["Me"]["roles"][number];
 beforeEach(() => {
   role = "ADMINISTRATOR";
   asked = serve({
     "GET session": () => session(role),
-    "GET grants": grid,
+    "GET grants": () => ({ ...grid, folders: grid.folders.map(minded) }),
     "GET people": people,
     "GET groups": groups,
     "GET grants/1/2/effect?own=true": {
@@ -108,7 +113,7 @@ describe("rights", () => {
   it("are explained for a person and a folder, once both are chosen", async () => {
     show(house, "/house/rights");
 
-    await screen.findByRole("option", { name: "Ida Solvang" });
+    await screen.findAllByRole("option", { name: "Ida Solvang" });
     await userEvent.selectOptions(screen.getByLabelText("Whom it is about"), "Ida Solvang");
     expect(asked.some((one) => one.path.endsWith("/why"))).toBe(false);
     await userEvent.selectOptions(screen.getByLabelText("In which folder"), "Traffic");

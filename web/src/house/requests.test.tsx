@@ -15,6 +15,7 @@ const request = {
   because: "I plan.",
   at: "2026-11-25T09:00:00Z",
   state: "OPEN",
+  mayAnswer: true,
   answeredBy: "",
   reply: "",
 };

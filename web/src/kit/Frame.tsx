@@ -8,7 +8,7 @@ import { useKey } from "./keys";
 import { KeysSheet } from "./KeysSheet";
 import { NextSend } from "./NextSend";
 import { PersonMenu } from "./PersonMenu";
-import { readsHouse } from "./useSession";
+import { mindsHouse } from "./useSession";
 import { Wordmark } from "./Wordmark";
 
 interface Props {
@@ -21,7 +21,7 @@ function sections({ me, demo }: Props) {
     { to: "/", text: words.section.shelf, icon: BookOpen },
     { to: "/library", text: words.section.library, icon: Library },
     { to: "/subscriptions", text: words.section.subscriptions, icon: CalendarClock },
-    ...(readsHouse(me) ? [{ to: "/house", text: words.section.house, icon: ShieldCheck }] : []),
+    ...(mindsHouse(me) ? [{ to: "/house", text: words.section.house, icon: ShieldCheck }] : []),
     ...(demo ? [{ to: "/mail-room", text: words.section.mailRoom, icon: Mailbox }] : []),
   ];
 }

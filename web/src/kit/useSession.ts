@@ -15,4 +15,7 @@ export function useMe(): Api["Me"] {
 /** Whether somebody reads everything in the house by his role. */
 export const readsHouse = (me: Api["Me"]) => me.roles.length > 0;
 
+/** Whether there is something of the house for somebody. */
+export const mindsHouse = (me: Api["Me"]) => readsHouse(me) || me.manages;
+
 export const useIsAdministrator = () => useMe().roles.includes("ADMINISTRATOR");

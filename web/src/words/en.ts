@@ -655,9 +655,12 @@ export const en = {
 
   house: {
     addFolder: "Add folder",
-    andPublishes: (rest: string) => `${rest}, publish`,
     asAbove: "as above",
     asGroups: "as their groups",
+    beside: {
+      PUBLISH: "and publish reports and data there",
+      MANAGE: "and manage it: give rights there, and answer who asks for them",
+    },
     cell: (group: string, folder: string, may: string) => `${group} in ${folder}: ${may}`,
     change: "Change it",
     effect:
@@ -677,6 +680,8 @@ export const en = {
       rules: "What the house wants of everybody, whoever may do what.",
       audit: "Who did what, when, and how it was before. Nothing here can be changed or removed.",
     },
+    managed: "You see the folders that you manage; administrators mind the rest of the house.",
+    managersByAdministrators: "Who manages a folder is for administrators to say.",
     mayDo: "What it may do",
     names: {
       rights: "rights",
@@ -689,11 +694,12 @@ export const en = {
     },
     newFolder: "New folder",
     nothing: "nothing",
+    person: "Person",
     personal: "Given to single people, beside their groups",
-    publish: "and publish reports and data there",
     readOnly: "You read this as an auditor; administrators change it.",
     parts: "Parts of the house",
     stays: "What was delivered stays on record, whoever may still see it.",
+    toPerson: "Give to this person",
     top: "at the top",
     within: "in",
   },
@@ -728,7 +734,7 @@ export const en = {
     from: (owner: string, folder: string | undefined, tags: string[]) =>
       [`by ${owner}`, ...(folder ? [`in ${folder}`] : []), ...tags].join(" · "),
     known: "More that there is",
-    knownLine: "You may know of these, not open them. Whoever minds their folder can allow it.",
+    knownLine: "You may know of these, not open them. Whoever manages their folder can allow it.",
     line: (many: number, sought: string) =>
       sought
         ? `${counted(many, "report", "reports")} with “${sought}”.`
@@ -1138,6 +1144,7 @@ export const en = {
   verb: {
     KNOW: "know of",
     PUBLISH: "publish",
+    MANAGE: "manage",
     SEE: "see",
     SUBSCRIBE_SELF: "for myself",
     SUBSCRIBE_TEAMMATES: "for the team",

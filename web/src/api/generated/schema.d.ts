@@ -2016,6 +2016,7 @@ export interface components {
             id: number;
             parent: number | null;
             name: string;
+            mayChange: boolean;
         };
         FolderView: {
             /** Format: int64 */
@@ -2050,10 +2051,10 @@ export interface components {
             /** Format: int64 */
             group: number;
             own: boolean;
-            verbs: ("KNOW" | "SEE" | "SUBSCRIBE_SELF" | "SUBSCRIBE_TEAMMATES" | "PUBLISH")[];
+            verbs: ("KNOW" | "SEE" | "SUBSCRIBE_SELF" | "SUBSCRIBE_TEAMMATES" | "PUBLISH" | "MANAGE")[];
         };
         GrantWish: {
-            verbs: ("KNOW" | "SEE" | "SUBSCRIBE_SELF" | "SUBSCRIBE_TEAMMATES" | "PUBLISH")[] | null;
+            verbs: ("KNOW" | "SEE" | "SUBSCRIBE_SELF" | "SUBSCRIBE_TEAMMATES" | "PUBLISH" | "MANAGE")[] | null;
         };
         Grid: {
             folders: components["schemas"]["FolderRow"][];
@@ -2253,6 +2254,7 @@ export interface components {
             firstDayOfWeek: "MONDAY" | "TUESDAY" | "WEDNESDAY" | "THURSDAY" | "FRIDAY" | "SATURDAY" | "SUNDAY";
             locale: string;
             roles: ("ADMINISTRATOR" | "AUDITOR")[];
+            manages: boolean;
         };
         MeasureName: {
             id: string;
@@ -2459,7 +2461,7 @@ export interface components {
             /** Format: int64 */
             person: number;
             name: string;
-            verbs: ("KNOW" | "SEE" | "SUBSCRIBE_SELF" | "SUBSCRIBE_TEAMMATES" | "PUBLISH")[];
+            verbs: ("KNOW" | "SEE" | "SUBSCRIBE_SELF" | "SUBSCRIBE_TEAMMATES" | "PUBLISH" | "MANAGE")[];
         };
         PersonalWish: {
             columns: string[];
@@ -2544,12 +2546,13 @@ export interface components {
             at: string;
             /** @enum {string} */
             state: "OPEN" | "GRANTED" | "DECLINED";
+            mayAnswer: boolean;
             answeredBy: string;
             reply: string;
         };
         RequestWish: {
             /** @enum {string} */
-            wants: "KNOW" | "SEE" | "SUBSCRIBE_SELF" | "SUBSCRIBE_TEAMMATES" | "PUBLISH";
+            wants: "KNOW" | "SEE" | "SUBSCRIBE_SELF" | "SUBSCRIBE_TEAMMATES" | "PUBLISH" | "MANAGE";
             because: string;
         };
         RowColumn: {
@@ -2862,7 +2865,7 @@ export interface components {
             sentence: string;
         };
         Why: {
-            verbs: ("KNOW" | "SEE" | "SUBSCRIBE_SELF" | "SUBSCRIBE_TEAMMATES" | "PUBLISH")[];
+            verbs: ("KNOW" | "SEE" | "SUBSCRIBE_SELF" | "SUBSCRIBE_TEAMMATES" | "PUBLISH" | "MANAGE")[];
             sentence: string;
             chain: string[];
         };
@@ -5232,7 +5235,7 @@ export interface operations {
         parameters: {
             query: {
                 own: boolean;
-                verbs?: ("KNOW" | "SEE" | "SUBSCRIBE_SELF" | "SUBSCRIBE_TEAMMATES" | "PUBLISH")[];
+                verbs?: ("KNOW" | "SEE" | "SUBSCRIBE_SELF" | "SUBSCRIBE_TEAMMATES" | "PUBLISH" | "MANAGE")[];
             };
             header?: never;
             path: {
@@ -5258,7 +5261,7 @@ export interface operations {
         parameters: {
             query: {
                 own: boolean;
-                verbs?: ("KNOW" | "SEE" | "SUBSCRIBE_SELF" | "SUBSCRIBE_TEAMMATES" | "PUBLISH")[];
+                verbs?: ("KNOW" | "SEE" | "SUBSCRIBE_SELF" | "SUBSCRIBE_TEAMMATES" | "PUBLISH" | "MANAGE")[];
             };
             header?: never;
             path: {

@@ -12,7 +12,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.RegisterExtension;
 import tools.jackson.databind.JsonNode;
 
-/** Who may know of a report asks for it, and an administrator answers. */
+/** Who may know of a report asks for it, and an administrator answers where nobody manages its folder. */
 class AskForAccessTest {
     private static final long PASSENGERS = 2;
     private static final Map<String, Object> WISH = Map.of("wants", "SEE", "because", "I plan the winter tables.");

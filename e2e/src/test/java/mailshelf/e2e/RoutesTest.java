@@ -59,12 +59,12 @@ class RoutesTest {
             GET /demo/people | demo/people | 200 200 200 200 200 200 200
             POST /demo/sign-in | demo/sign-in | 404 - - - - - -
             POST /folders | folders | 401 403 403 403 403 403 -
-            GET /folders/{folder}/people/{person}/why | folders/1/people/3/why | 401 403 403 403 403 200 200
+            GET /folders/{folder}/people/{person}/why | folders/1/people/3/why | 401 404 403 403 403 200 200
             GET /grants | grants | 401 403 403 403 403 200 200
-            PUT /grants/{folder}/{group} | grants/1/1 | 401 403 403 403 403 403 -
-            PUT /grants/{folder}/people/{person} | grants/1/people/1 | 401 403 403 403 403 403 -
-            GET /grants/{folder}/people/{person}/effect | grants/1/people/1/effect?own=false | 401 403 403 403 403 200 200
-            GET /grants/{folder}/{group}/effect | grants/1/1/effect?own=false | 401 403 403 403 403 200 200
+            PUT /grants/{folder}/{group} | grants/1/1 | 401 404 403 403 403 403 -
+            PUT /grants/{folder}/people/{person} | grants/1/people/1 | 401 404 403 403 403 403 -
+            GET /grants/{folder}/people/{person}/effect | grants/1/people/1/effect?own=false | 401 404 403 403 403 200 200
+            GET /grants/{folder}/{group}/effect | grants/1/1/effect?own=false | 401 404 403 403 403 200 200
             GET /groups | groups | 401 403 403 403 403 200 200
             POST /groups | groups | 401 403 403 403 403 403 -
             PUT /groups/{id}/members | groups/1/members | 401 403 403 403 403 403 -
@@ -107,7 +107,7 @@ class RoutesTest {
             GET /house-rules | house-rules | 401 403 403 403 403 200 200
             PUT /house-rules | house-rules | 401 403 403 403 403 403 -
             GET /requests | requests | 401 403 403 403 403 200 200
-            POST /requests/{id}/answer | requests/999999/answer | 401 403 403 403 403 403 404
+            POST /requests/{id}/answer | requests/999999/answer | 401 404 404 404 404 404 404
             GET /reports/{id}/rows | reports/1/rows | 401 404 200 200 200 200 200
             GET /reports/{id}/rows/file | reports/1/rows/file | 401 404 200 200 200 200 200
             GET /reports/{id}/values | reports/1/values?column=route | 401 404 200 200 200 200 200

@@ -3,6 +3,7 @@ package mailshelf.core.rights;
 import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -79,6 +80,20 @@ public final class Rights {
             at = parents.getOrDefault(at.get(), Optional.empty());
         }
         return Optional.empty();
+    }
+
+    /** Whom a grant in force in a folder gives something: people by themselves, and groups. */
+    public Set<Subject> granted(Verb verb, FolderId folder) {
+        Set<Subject> granted = new HashSet<>();
+        Optional<FolderId> at = Optional.of(folder);
+        while (at.isPresent()) {
+            granted.addAll(grants.getOrDefault(at.get(), Map.of()).keySet());
+            at = parents.getOrDefault(at.get(), Optional.empty());
+        }
+        granted.removeIf(subject -> inForce(subject, folder).stream()
+                .flatMap(grant -> grant.verbs().stream())
+                .noneMatch(each -> each.withImplied().contains(verb)));
+        return granted;
     }
 
     private static List<Subject> subjects(Asker asker) {

@@ -14,7 +14,9 @@ public enum Verb {
     /** Subscribe other people of the house. */
     SUBSCRIBE_TEAMMATES,
     /** Put reports and data sets into the folder, and load data. */
-    PUBLISH;
+    PUBLISH,
+    /** Give rights in the folder and those under it, and answer who asks for them. Administrators alone give this one. */
+    MANAGE;
 
     /** The verb with all that it makes no sense without. */
     public Set<Verb> withImplied() {
@@ -24,6 +26,7 @@ public enum Verb {
             case SUBSCRIBE_SELF -> EnumSet.of(KNOW, SEE, SUBSCRIBE_SELF);
             case SUBSCRIBE_TEAMMATES -> EnumSet.of(KNOW, SEE, SUBSCRIBE_SELF, SUBSCRIBE_TEAMMATES);
             case PUBLISH -> EnumSet.of(KNOW, SEE, PUBLISH);
+            case MANAGE -> EnumSet.of(KNOW, SEE, MANAGE);
         };
     }
 }

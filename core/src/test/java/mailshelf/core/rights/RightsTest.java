@@ -67,6 +67,18 @@ class RightsTest {
     }
 
     @Test
+    void who_manages_a_folder_is_found_there_and_above_unless_the_nearest_word_says_otherwise() {
+        Rights rights = rights(
+                grant(OPERATIONS, TRAFFIC, Verb.MANAGE),
+                grant(LEADS, TRAFFIC, Verb.MANAGE),
+                grant(LEADS, CANCELLATIONS, Verb.SEE));
+
+        assertThat(rights.granted(Verb.MANAGE, CANCELLATIONS)).containsExactly(new Subject.OfGroup(OPERATIONS));
+        assertThat(rights.granted(Verb.SEE, CANCELLATIONS)).hasSize(2);
+        assertThat(rights.granted(Verb.PUBLISH, TRAFFIC)).isEmpty();
+    }
+
+    @Test
     void the_answer_names_the_grant_that_it_comes_from() {
         Grant grant = grant(OPERATIONS, TRAFFIC, Verb.SEE);
 

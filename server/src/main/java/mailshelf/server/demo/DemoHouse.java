@@ -93,7 +93,7 @@ class DemoHouse implements Opening {
             Map<String, Long> folders = library.begin(administrator, groups, past.minusDays(1));
             subscriptions();
             passEightWeeks(administrator);
-            library.grow(administrator, groups, folders);
+            library.grow(administrator, groups, folders, persons.get("Kirsti Vale"));
             laterSubscriptions();
         }
         state.ready();

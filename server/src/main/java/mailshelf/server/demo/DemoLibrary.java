@@ -53,14 +53,19 @@ class DemoLibrary {
         return Map.of("Traffic", traffic, "Passengers", passengers);
     }
 
-    /** What came to it later. */
-    void grow(DemoApi administrator, Map<String, Long> groups, Map<String, Long> folders) {
+    /**
+     * What came to it later.
+     *
+     * @param salesManager who answers those who ask for the sales
+     */
+    void grow(DemoApi administrator, Map<String, Long> groups, Map<String, Long> folders, long salesManager) {
         long sales = folder(administrator, "Sales");
         grant(
                 administrator,
                 sales,
                 groups,
                 Map.of("Operations", "SUBSCRIBE_TEAMMATES", "Route leads", "KNOW", "Board", "SUBSCRIBE_SELF"));
+        administrator.put("/api/v1/grants/" + sales + "/people/" + salesManager, Map.of("verbs", List.of("MANAGE")));
         long fleet = folder(administrator, "Fleet");
         grant(administrator, fleet, groups, Map.of("Operations", "SUBSCRIBE_TEAMMATES", "Route leads", "SEE"));
         long crew = folder(administrator, "Crew");

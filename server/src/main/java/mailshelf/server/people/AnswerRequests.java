@@ -5,10 +5,13 @@ import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import mailshelf.core.Problem;
 import mailshelf.core.audit.Act;
 import mailshelf.core.audit.Thing;
 import mailshelf.core.report.ReportId;
+import mailshelf.core.rights.FolderId;
 import mailshelf.core.rights.Grant;
 import mailshelf.core.rights.Person;
 import mailshelf.core.rights.PersonId;
@@ -32,7 +35,10 @@ import mailshelf.store.people.PersonStore;
 import mailshelf.store.people.RequestStore;
 import org.springframework.stereotype.Component;
 
-/** Takes requests for rights from people who know of a report, and has administrators answer them. */
+/**
+ * Takes requests for rights from people who know of a report, and has those answer who manage its folder, or
+ * administrators where nobody does.
+ */
 @Component
 class AnswerRequests {
     private static final int LONGEST = 500;
@@ -57,7 +63,7 @@ class AnswerRequests {
     record Reply(boolean grant, String reply) {}
 
     /**
-     * A request as administrators see it.
+     * A request as those see it who answer it.
      *
      * @param wants in words
      * @param gives what granting it would give, and where, in words
@@ -71,6 +77,7 @@ class AnswerRequests {
             String because,
             Instant at,
             AccessRequest.State state,
+            boolean mayAnswer,
             String answeredBy,
             String reply) {}
 
@@ -114,10 +121,23 @@ class AnswerRequests {
             String because = wish.because().strip();
             RequestId made = requests.insert(tx, id, who.id(), wish.wants(), because, clock.instant());
             audit.keep(tx, who, Act.ACCESS_ASKED, Thing.of(Thing.Kind.REPORT, id, report.title()), "", because);
-            people.administrators(tx)
-                    .forEach(administrator -> tellOfRequest(tx, administrator, who, report, wish.wants(), because));
+            whoAnswers(tx, who, report.folder())
+                    .forEach(person -> tellOfRequest(tx, person, who, report, wish.wants(), because));
             return made;
         });
+    }
+
+    /** Those who manage the folder; administrators where nobody else does. */
+    private List<Person> whoAnswers(Tx tx, Person asker, FolderId folder) {
+        Set<PersonId> managers = folders.rights(tx).granted(Verb.MANAGE, folder).stream()
+                .flatMap(subject -> subject instanceof Subject.OfGroup group
+                        ? people.members(tx, group.group()).stream()
+                        : Stream.of(((Subject.OfPerson) subject).person()))
+                .collect(Collectors.toSet());
+        List<Person> others = people.find(tx, managers).values().stream()
+                .filter(person -> person.active() && !person.id().equals(asker.id()))
+                .toList();
+        return others.isEmpty() ? people.administrators(tx) : others;
     }
 
     private void tellOfRequest(Tx tx, Person to, Person who, Report report, Verb wants, String because) {
@@ -136,13 +156,18 @@ class AnswerRequests {
     }
 
     List<RequestView> all(Person who) {
-        gate.requireHouseReader(who);
-        return database.inTransaction(tx -> requests.newest(tx, MOST_SHOWN).stream()
-                .map(request -> view(tx, who, request))
-                .toList());
+        return database.inTransaction(tx -> {
+            gate.requireGrantReader(tx, who);
+            Set<FolderId> managed = gate.managed(tx, who);
+            List<AccessRequest> shown =
+                    gate.readsHouse(who) ? requests.newest(tx, MOST_SHOWN) : requests.newestIn(tx, managed, MOST_SHOWN);
+            return shown.stream()
+                    .map(request -> view(tx, who, managed, request))
+                    .toList();
+        });
     }
 
-    private RequestView view(Tx tx, Person who, AccessRequest request) {
+    private RequestView view(Tx tx, Person who, Set<FolderId> managed, AccessRequest request) {
         Words words = words(who);
         Report report = reports.find(tx, request.report()).orElseThrow();
         String wants = words.say("verb." + request.wants().name());
@@ -157,6 +182,7 @@ class AnswerRequests {
                 request.because(),
                 request.at(),
                 request.state(),
+                managed.contains(report.folder()),
                 request.answeredBy().map(by -> name(tx, by)).orElse(""),
                 request.reply());
     }
@@ -166,15 +192,15 @@ class AnswerRequests {
     }
 
     void answer(Person who, RequestId id, Reply reply) {
-        gate.requireAdministrator(who);
         requireShort(reply.reply());
         database.doInTransaction(tx -> {
             AccessRequest request = requests.find(tx, id).orElseThrow(Problem::notFound);
+            Report report = reports.find(tx, request.report()).orElseThrow();
+            gate.managed(tx, who, report.folder());
             AccessRequest.State state = reply.grant() ? AccessRequest.State.GRANTED : AccessRequest.State.DECLINED;
             if (!requests.answer(tx, id, state, who.id(), reply.reply().strip(), clock.instant())) {
                 throw new Problem(Problem.Kind.CONFLICT, "request.answered-already");
             }
-            Report report = reports.find(tx, request.report()).orElseThrow();
             if (reply.grant()) {
                 grant(tx, who, request, report);
             } else {

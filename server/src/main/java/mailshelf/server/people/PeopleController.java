@@ -34,7 +34,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
-/** People and groups, for administrators. */
+/** People and groups, for administrators; who there is, for all who give rights. */
 @RestController
 @RequestMapping("/api/v1")
 class PeopleController {
@@ -79,9 +79,10 @@ class PeopleController {
 
     @GetMapping("/people")
     List<PersonView> people(Person who) {
-        gate.requireHouseReader(who);
-        return database.inTransaction(
-                tx -> people.all(tx).stream().map(person -> view(tx, person)).toList());
+        return database.inTransaction(tx -> {
+            gate.requireGrantReader(tx, who);
+            return people.all(tx).stream().map(person -> view(tx, person)).toList();
+        });
     }
 
     @PostMapping("/people")

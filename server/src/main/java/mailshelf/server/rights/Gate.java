@@ -241,6 +241,40 @@ public class Gate {
         }
     }
 
+    /** The folders that somebody manages. */
+    public Set<FolderId> managed(Tx tx, Person who) {
+        Access access = access(tx, who);
+        return folders.all(tx).stream()
+                .map(Folder::id)
+                .filter(folder -> access.may(Verb.MANAGE, folder))
+                .collect(Collectors.toSet());
+    }
+
+    /** Somebody who gives rights in a folder, and answers who asks for them. */
+    public Folder managed(Tx tx, Person who, FolderId id) {
+        Access access = access(tx, who);
+        Folder found =
+                folders.find(tx, id).filter(folder -> access.may(Verb.SEE, id)).orElseThrow(Problem::notFound);
+        if (!access.may(Verb.MANAGE, id)) {
+            throw new Problem(Problem.Kind.FORBIDDEN, "folder.not-managed", found.name());
+        }
+        return found;
+    }
+
+    /** Somebody who may read what is granted somewhere: in the whole house, or in the folders that he manages. */
+    public void requireGrantReader(Tx tx, Person who) {
+        if (!readsHouse(who) && managed(tx, who).isEmpty()) {
+            throw new Problem(Problem.Kind.FORBIDDEN, "house.managers-only");
+        }
+    }
+
+    /** Somebody who may read what is granted in a folder. */
+    public void requireGrantReader(Tx tx, Person who, FolderId folder) {
+        if (!readsHouse(who)) {
+            managed(tx, who, folder);
+        }
+    }
+
     /** A data set that somebody may load and rule. */
     public DataSet publishable(Tx tx, Person who, DataSetId id) {
         DataSet found = dataSets.find(tx, id).orElseThrow(Problem::notFound);

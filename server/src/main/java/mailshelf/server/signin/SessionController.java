@@ -15,6 +15,7 @@ import mailshelf.core.rights.Role;
 import mailshelf.server.HouseSettings;
 import mailshelf.server.audit.AuditTrail;
 import mailshelf.server.clock.BusinessClock;
+import mailshelf.server.rights.Gate;
 import mailshelf.store.Database;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.web.csrf.CsrfToken;
@@ -36,6 +37,7 @@ class SessionController {
     private final HouseSettings settings;
     private final InstantSource clock;
     private final Database database;
+    private final Gate gate;
     private final AuditTrail audit;
 
     record Credentials(String address, String password) {}
@@ -43,7 +45,10 @@ class SessionController {
     /** @param me empty when nobody is signed in */
     record SessionView(Optional<Me> me, boolean demo, Instant now) {}
 
-    /** @param locale as a language tag (BCP 47) */
+    /**
+     * @param locale as a language tag (BCP 47)
+     * @param manages whether some folder
+     */
     record Me(
             PersonId id,
             String name,
@@ -51,7 +56,8 @@ class SessionController {
             String zone,
             DayOfWeek firstDayOfWeek,
             String locale,
-            Set<Role> roles) {}
+            Set<Role> roles,
+            boolean manages) {}
 
     SessionController(
             SignIn signIn,
@@ -60,6 +66,7 @@ class SessionController {
             HouseSettings settings,
             BusinessClock clock,
             Database database,
+            Gate gate,
             AuditTrail audit) {
         this.signIn = signIn;
         this.signedIn = signedIn;
@@ -67,17 +74,19 @@ class SessionController {
         this.settings = settings;
         this.clock = clock;
         this.database = database;
+        this.gate = gate;
         this.audit = audit;
     }
 
     @GetMapping
     SessionView get(CsrfToken token) {
         token.getToken(); // asked for, so that the cookie with it is sent before the first change
-        Optional<Me> me = signedIn.current().map(SessionController::me);
+        Optional<Me> me = signedIn.current().map(this::me);
         return new SessionView(me, settings.demo(), clock.instant());
     }
 
-    private static Me me(Person person) {
+    private Me me(Person person) {
+        boolean manages = database.inTransaction(tx -> !gate.managed(tx, person).isEmpty());
         return new Me(
                 person.id(),
                 person.name(),
@@ -85,7 +94,8 @@ class SessionController {
                 person.zone().getId(),
                 person.firstDayOfWeek(),
                 person.locale().toLanguageTag(),
-                person.roles());
+                person.roles(),
+                manages);
     }
 
     @PostMapping

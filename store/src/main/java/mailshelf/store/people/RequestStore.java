@@ -3,17 +3,23 @@ package mailshelf.store.people;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import mailshelf.core.report.ReportId;
+import mailshelf.core.rights.FolderId;
 import mailshelf.core.rights.PersonId;
 import mailshelf.core.rights.RequestId;
 import mailshelf.core.rights.Verb;
+import mailshelf.store.Among;
 import mailshelf.store.Row;
 import mailshelf.store.Tx;
 
 /** Requests for rights, and how they were answered. */
 public final class RequestStore {
     private static final String REQUEST =
-            "SELECT id, report, person, wants, because, at, state, answered_by, reply FROM access_request";
+            "SELECT q.id, q.report, q.person, q.wants, q.because, q.at, q.state, q.answered_by, q.reply"
+                    + " FROM access_request q";
+    private static final String NEWEST =
+            " ORDER BY CASE q.state WHEN 'OPEN' THEN q.id END NULLS LAST, q.answered_at DESC FETCH FIRST ? ROWS ONLY";
 
     private static AccessRequest request(Row row) {
         return new AccessRequest(
@@ -40,10 +46,15 @@ public final class RequestStore {
 
     /** Open ones first, the oldest of them at the top; then those that were answered last. */
     public List<AccessRequest> newest(Tx tx, int most) {
+        return tx.list(REQUEST + NEWEST, RequestStore::request, most);
+    }
+
+    /** The same of the reports of some folders. */
+    public List<AccessRequest> newestIn(Tx tx, Set<FolderId> folders, int most) {
         return tx.list(
-                REQUEST + " ORDER BY CASE state WHEN 'OPEN' THEN id END NULLS LAST, answered_at DESC"
-                        + " FETCH FIRST ? ROWS ONLY",
+                REQUEST + " JOIN report r ON r.id = q.report" + Among.ids("r.folder") + NEWEST,
                 RequestStore::request,
+                folders,
                 most);
     }
 
