@@ -83,6 +83,19 @@ export function Composer({ draftKey, report, first, kept }: Props) {
           <span className="text-quiet">· {words.composer.inNameOf}</span>
         </p>
         {open.includes("NAME") && editor("NAME")}
+        <p className="pt-1">
+          {words.letter.under}{" "}
+          <button
+            type="button"
+            className="choose"
+            aria-expanded={open.includes("LETTER")}
+            onClick={() => toggle("LETTER")}
+          >
+            {composed?.mail?.subject || draft.terms.letter?.subject || words.letter.usual}
+          </button>
+          {draft.terms.letter?.text && <span className="text-quiet"> · {words.letter.ownWords}</span>}
+        </p>
+        {open.includes("LETTER") && editor("LETTER")}
         {report && (
           <Follows
             report={report.report}

@@ -4,6 +4,7 @@ import { words } from "../words";
 import { AudienceEditor } from "./AudienceEditor";
 import { BlocksEditor } from "./BlocksEditor";
 import { ContentEditor } from "./ContentEditor";
+import { LetterEditor } from "./LetterEditor";
 import { MatchingPeriod } from "./MatchingPeriod";
 import type { Part } from "./part";
 import { contentOf, reportsOf, withContent, type Terms } from "./useTerms";
@@ -86,6 +87,10 @@ function Editor({ part, report, terms, composed, change }: Omit<Props, "close">)
       return <OutputEditor output={terms.output} change={(output) => change({ output })} />;
     case "UNLESS":
       return <UnlessEditor terms={terms} change={change} />;
+    case "LETTER":
+      return (
+        <LetterEditor letter={terms.letter} view={composed?.letter} change={(letter) => change({ letter })} />
+      );
     case "NAME":
       return (
         <Field

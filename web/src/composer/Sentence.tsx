@@ -12,8 +12,8 @@ interface Props {
   editor: (part: Part) => ReactNode;
 }
 
-/** The editor of the cut stands under the sentence, since it stays while the part comes and goes. */
-const stands = (part: Part) => part !== "CUT";
+/** The editors of cut and letter stand under the sentence, since they stay while their parts come and go. */
+const stands = (part: Part) => part !== "CUT" && part !== "LETTER";
 
 /** Splits the sentence behind each open part, so that the part's editor can stand right under it. */
 function stretches(phrases: Phrase[], open: Part[]): Phrase[][] {

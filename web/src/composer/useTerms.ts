@@ -69,6 +69,7 @@ const mine = (me: Api["Me"], once: boolean) => ({
   output: { pdf: true, picture: false },
   schedule: { recurrence: once ? "" : MONDAYS, at: "07:00", zone: me.zone },
   freshData: null,
+  letter: null,
   locale: me.locale,
 });
 

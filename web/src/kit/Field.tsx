@@ -1,7 +1,8 @@
-import type { InputHTMLAttributes } from "react";
+import type { InputHTMLAttributes, Ref } from "react";
 
 interface Props extends InputHTMLAttributes<HTMLInputElement> {
   label: string;
+  ref?: Ref<HTMLInputElement>;
 }
 
 /** An input under its name. */

@@ -724,6 +724,19 @@ export const en = {
     yours: "Yours",
   },
 
+  letter: {
+    asUsual: "As usual again",
+    fields: "Fields",
+    otherwise:
+      "Behind a semicolon may be said what stands there where a field says nothing: {value of routes; all routes}.",
+    ownWords: "with words of its own",
+    putIn: { subject: "Put into the subject", text: "Put into the text" },
+    subject: "Subject, with fields in braces",
+    text: "Words before the figures (may be empty)",
+    under: "Under the subject",
+    usual: "the usual one",
+  },
+
   library: {
     all: "Show everything",
     change: "Change what I get",
@@ -882,6 +895,7 @@ export const en = {
     TO_WHOM: "to whom",
     SEEN_AS: "seen as",
     AS_WHAT: "as what",
+    LETTER: "the letter",
     UNLESS: "unless",
     WHEN: "when",
     NAME: "a name",

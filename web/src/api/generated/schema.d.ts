@@ -1760,7 +1760,7 @@ export interface components {
         Composed: {
             terms: components["schemas"]["Terms"];
             sentence: components["schemas"]["Phrase"][];
-            missing: ("WHEN" | "WHAT" | "PERIOD" | "FILTER" | "CUT" | "SEEN_AS" | "TO_WHOM" | "AS_WHAT" | "UNLESS" | "NAME")[];
+            missing: ("WHEN" | "WHAT" | "PERIOD" | "FILTER" | "CUT" | "SEEN_AS" | "TO_WHOM" | "AS_WHAT" | "UNLESS" | "LETTER" | "NAME")[];
             notes: components["schemas"]["Note"][];
             sends: components["schemas"]["Send"][];
             daysNow: string;
@@ -1771,6 +1771,7 @@ export interface components {
             ownerView: boolean;
             waits: boolean;
             withheld: string;
+            letter: components["schemas"]["LetterView"];
             mail: components["schemas"]["MailPreview"] | null;
             pdf: components["schemas"]["FilePreview"] | null;
         };
@@ -1966,6 +1967,10 @@ export interface components {
             name: string;
             value: string;
         };
+        FieldPreview: {
+            field: string;
+            says: string;
+        };
         Figure: {
             id: string;
             title: string;
@@ -2146,6 +2151,14 @@ export interface components {
         LeftOut: {
             name: string;
             because: string;
+        };
+        LetterPattern: {
+            subject: string;
+            text: string;
+        };
+        LetterView: {
+            usualSubject: string;
+            fields: components["schemas"]["FieldPreview"][];
         };
         LibraryView: {
             folders: components["schemas"]["FolderView"][];
@@ -2363,7 +2376,7 @@ export interface components {
         };
         Note: {
             /** @enum {string} */
-            part: "WHEN" | "WHAT" | "PERIOD" | "FILTER" | "CUT" | "SEEN_AS" | "TO_WHOM" | "AS_WHAT" | "UNLESS" | "NAME";
+            part: "WHEN" | "WHAT" | "PERIOD" | "FILTER" | "CUT" | "SEEN_AS" | "TO_WHOM" | "AS_WHAT" | "UNLESS" | "LETTER" | "NAME";
             text: string;
             serious: boolean;
         };
@@ -2467,7 +2480,7 @@ export interface components {
             columns: string[];
         };
         Phrase: {
-            part: ("WHEN" | "WHAT" | "PERIOD" | "FILTER" | "CUT" | "SEEN_AS" | "TO_WHOM" | "AS_WHAT" | "UNLESS" | "NAME") | null;
+            part: ("WHEN" | "WHAT" | "PERIOD" | "FILTER" | "CUT" | "SEEN_AS" | "TO_WHOM" | "AS_WHAT" | "UNLESS" | "LETTER" | "NAME") | null;
             text: string;
             missing: boolean;
         };
@@ -2815,6 +2828,7 @@ export interface components {
             output: components["schemas"]["Output"];
             schedule: components["schemas"]["Schedule"];
             freshData: components["schemas"]["FreshData"] | null;
+            letter: components["schemas"]["LetterPattern"] | null;
             locale: string;
         };
         Text: {

@@ -121,6 +121,7 @@ class AccessibleTest {
                         "/reports/1",
                         reader -> reader.button("clip blocks of it").click()),
                 new View("composer", "/compose?report=1", AccessibleTest::openEveryPart),
+                new View("letter", "/compose?change=4", AccessibleTest::openLetter),
                 new View("picking a report", "/compose", nothing),
                 new View("subscriptions", "/subscriptions", nothing),
                 new View(
@@ -177,6 +178,12 @@ class AccessibleTest {
     private static void askQuery(Reader reader) {
         reader.page.getByLabel("a query on a database").check();
         reader.page.getByLabel("Query (SQL)").fill("SELECT 1 AS one");
+    }
+
+    private static void openLetter(Reader reader) {
+        reader.button("under a subject and after words of its own").click();
+        reader.field("Subject, with fields in braces").fill("{no such field}");
+        assertThat(reader.page.getByText("There is no field")).isVisible();
     }
 
     private static void openEveryPart(Reader reader) {

@@ -79,6 +79,7 @@ public record OneSubscription(Person ida, Subscription subscription) {
                 new Output(true, false),
                 new Schedule(new Recurrence.Daily(), LocalTime.of(7, 0), ZoneId.of("Europe/Oslo")),
                 Optional.empty(),
+                Optional.empty(),
                 Locale.ENGLISH);
     }
 

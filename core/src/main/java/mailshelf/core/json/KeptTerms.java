@@ -6,6 +6,7 @@ import java.util.Locale;
 import java.util.Optional;
 import mailshelf.core.condition.FreshData;
 import mailshelf.core.data.Filter;
+import mailshelf.core.letter.LetterPattern;
 import mailshelf.core.report.ClippingId;
 import mailshelf.core.report.CutId;
 import mailshelf.core.report.ReportId;
@@ -37,6 +38,7 @@ public record KeptTerms(
         Output output,
         Schedule schedule,
         Optional<FreshData> freshData,
+        Optional<LetterPattern> letter,
         Locale locale) {
     /** The terms that a text is of. */
     public static Terms read(String json) {
@@ -54,6 +56,7 @@ public record KeptTerms(
                 kept.output,
                 kept.schedule,
                 kept.freshData,
+                kept.letter,
                 kept.locale);
     }
 }

@@ -5,7 +5,7 @@ import java.time.Instant;
 /**
  * What one mail says about itself, before it becomes bytes.
  *
- * @param subject begins the same in every issue, so that mailbox rules can sort by it
+ * @param text of its owner, in lines, before the figures; "" for none
  * @param fromName the owner's name, in whose name the house address writes
  * @param listId RFC 2919 identifier, without its angle brackets
  * @param messageId RFC 5322 identifier with its angle brackets, the same in every try
@@ -17,6 +17,7 @@ import java.time.Instant;
  */
 public record Letter(
         String subject,
+        String text,
         String fromName,
         String replyTo,
         String toName,

@@ -3,6 +3,7 @@ package mailshelf.core.report;
 import java.time.ZoneOffset;
 import java.util.List;
 import mailshelf.core.data.Filter;
+import mailshelf.core.named.InText;
 import mailshelf.core.time.IsoTime;
 import mailshelf.core.wording.Dates;
 import mailshelf.core.wording.OneLine;
@@ -52,6 +53,11 @@ public final class FilterWords {
         return from.isEmpty()
                 ? words.say("filter.to", column, value(to))
                 : words.say("filter.BETWEEN", column, value(from), value(to));
+    }
+
+    /** A named value as it stands in a text. */
+    public String value(InText named) {
+        return OneLine.of(named.written(this::value));
     }
 
     /** A number, a day or a time as it is read; any other text as it is. */

@@ -6,9 +6,9 @@ import java.util.function.UnaryOperator;
 import java.util.regex.Pattern;
 
 /** A text with fields in braces: {@code {cancelled} of {sailings} sailings}. */
-final class MergeText {
+public final class MergeText {
     /** One field; its name is group 1. */
-    static final Pattern FIELD = Pattern.compile("\\{([^{}\\n]+)}");
+    public static final Pattern FIELD = Pattern.compile("\\{([^{}\\n]+)}");
 
     /** Fields that tell of the page itself, which every text may have. */
     static final List<String> ABOUT_PAGE = List.of("days", "figures to");
@@ -17,13 +17,23 @@ final class MergeText {
 
     private MergeText() {}
 
+    /** The field that puts in a named value. */
+    public static String valueOf(String name) {
+        return VALUE_OF + name;
+    }
+
     /** The named value that a field puts in; empty for any other field. */
-    static Optional<String> namedValue(String field) {
+    public static Optional<String> namedValue(String field) {
         return field.startsWith(VALUE_OF) ? Optional.of(field.substring(VALUE_OF.length())) : Optional.empty();
     }
 
+    /** Whether a name can stand in braces, with what stands there otherwise behind a semicolon. */
+    public static boolean isField(String name) {
+        return FIELD.matcher("{" + name + "}").matches() && !name.contains(";");
+    }
+
     /** With each field replaced by what it says. */
-    static String filled(String text, UnaryOperator<String> fields) {
+    public static String filled(String text, UnaryOperator<String> fields) {
         return FIELD.matcher(text)
                 .replaceAll(found -> java.util.regex.Matcher.quoteReplacement(fields.apply(found.group(1))));
     }

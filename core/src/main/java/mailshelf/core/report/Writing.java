@@ -157,7 +157,7 @@ public final class Writing {
         FilterWords readable = new FilterWords(words, Integer.MAX_VALUE);
         return text.named().stream()
                 .filter(value -> value.name().equals(name))
-                .map(value -> OneLine.of(value.written(readable::value)))
+                .map(readable::value)
                 .filter(written -> !written.isEmpty())
                 .findFirst()
                 .orElse(Figures.NOTHING);

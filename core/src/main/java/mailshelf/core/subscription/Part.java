@@ -11,5 +11,6 @@ public enum Part {
     TO_WHOM,
     AS_WHAT,
     UNLESS,
+    LETTER,
     NAME
 }

@@ -10,8 +10,10 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import mailshelf.core.condition.FreshData;
 import mailshelf.core.data.Filter;
+import mailshelf.core.letter.LetterPattern;
 import mailshelf.core.report.Definition;
 import mailshelf.core.report.FilterWords;
 import mailshelf.core.report.ReportId;
@@ -110,6 +112,10 @@ public final class Sentence {
         }
         between(phrases, ", ");
         part(phrases, Part.AS_WHAT, asWhat(), missing);
+        terms.letter().ifPresent(own -> {
+            between(phrases, " ");
+            part(phrases, Part.LETTER, letter(own), missing);
+        });
         between(phrases, words.say("sentence.to"));
         part(phrases, Part.TO_WHOM, toWhom(), missing);
         between(phrases, ", ");
@@ -280,6 +286,20 @@ public final class Sentence {
         String page = words.say(terms.standsOnOwnPage() ? "sentence.own-page" : "sentence.first-page");
         String kinds = (terms.output().pdf() ? "pdf" : "mail") + (terms.output().picture() ? "-picture" : "");
         return words.say("sentence.output." + kinds, page);
+    }
+
+    /** "under a subject and after words of its own"; whole, what these are. */
+    private String letter(LetterPattern own) {
+        if (most == Integer.MAX_VALUE) {
+            String lines = String.join(" / ", own.text().lines().toList());
+            return Stream.of(
+                            own.hasOwnSubject() ? words.say("sentence.letter.subject", own.subject()) : "",
+                            own.hasText() ? words.say("sentence.letter.text", lines) : "")
+                    .filter(said -> !said.isEmpty())
+                    .collect(Collectors.joining(" "));
+        }
+        String which = own.hasOwnSubject() && own.hasText() ? "both" : own.hasText() ? "own-text" : "own-subject";
+        return words.say("sentence.letter." + which);
     }
 
     private String unless() {

@@ -9,10 +9,12 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeSet;
 import java.util.function.Function;
 import java.util.function.UnaryOperator;
 import mailshelf.core.condition.FreshData;
 import mailshelf.core.data.Filter;
+import mailshelf.core.letter.LetterPattern;
 import mailshelf.core.named.References;
 import mailshelf.core.report.ClippingId;
 import mailshelf.core.report.Cut;
@@ -34,6 +36,7 @@ import mailshelf.core.time.Window;
  * @param seenAs whose rows it shows; in terms of before there were row rules, each recipient's
  * @param recipients in the order they were put on
  * @param freshData what is asked of its data first; empty where they are sent as they are
+ * @param letter the subject and text of its mails; empty for the usual ones
  */
 public record Terms(
         String name,
@@ -45,6 +48,7 @@ public record Terms(
         Output output,
         Schedule schedule,
         Optional<FreshData> freshData,
+        Optional<LetterPattern> letter,
         Locale locale) {
     public Terms {
         content = List.copyOf(content);
@@ -53,6 +57,7 @@ public record Terms(
         recipients = List.copyOf(recipients);
         freshData =
                 freshData == null ? Optional.empty() : freshData.filter(asked -> !asked.equals(FreshData.AS_THEY_ARE));
+        letter = letter == null ? Optional.empty() : letter.filter(own -> !own.equals(LetterPattern.USUAL));
     }
 
     /** The parts that must still be filled in before it can start. */
@@ -80,6 +85,11 @@ public record Terms(
         return freshData.orElse(FreshData.AS_THEY_ARE);
     }
 
+    /** What its mails say before their figures. */
+    public LetterPattern letterPattern() {
+        return letter.orElse(LetterPattern.USUAL);
+    }
+
     /** The reports that it takes from, each once. */
     public List<ReportId> reports() {
         return content.stream().map(Content::report).distinct().toList();
@@ -90,7 +100,8 @@ public record Terms(
     }
 
     public Terms withRecipients(List<PersonId> others) {
-        return new Terms(name, content, clipping, firstDayOfWeek, seenAs, others, output, schedule, freshData, locale);
+        return new Terms(
+                name, content, clipping, firstDayOfWeek, seenAs, others, output, schedule, freshData, letter, locale);
     }
 
     /** What follows a cut, for the period and narrowed as that has it. */
@@ -116,10 +127,12 @@ public record Terms(
         return withContent(content.stream().map(Content::withoutCut).toList(), Optional.empty());
     }
 
-    /** The names of the values that its filters go by. */
+    /** The names of the values that its filters go by, and that its letter puts in. */
     public Set<String> namedValues() {
-        return References.in(
-                content.stream().flatMap(each -> each.filters().stream()).toList());
+        Set<String> names = new TreeSet<>(letterPattern().namedValues());
+        names.addAll(References.in(
+                content.stream().flatMap(each -> each.filters().stream()).toList()));
+        return names;
     }
 
     /** With the filters of its content changed. */
@@ -146,7 +159,17 @@ public record Terms(
 
     private Terms withContent(List<Content> others, Optional<ClippingId> clipping) {
         return new Terms(
-                name, others, clipping, firstDayOfWeek, seenAs, recipients, output, schedule, freshData, locale);
+                name,
+                others,
+                clipping,
+                firstDayOfWeek,
+                seenAs,
+                recipients,
+                output,
+                schedule,
+                freshData,
+                letter,
+                locale);
     }
 
     /**

@@ -128,6 +128,7 @@ class AfterLoadsTest {
                 new Output(true, false),
                 new Schedule(recurrence, LocalTime.of(7, 0), ZoneId.of("Europe/Oslo")),
                 freshData,
+                Optional.empty(),
                 Locale.ENGLISH);
     }
 }

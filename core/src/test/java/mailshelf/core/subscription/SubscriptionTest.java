@@ -172,6 +172,7 @@ class SubscriptionTest {
                 terms.output(),
                 terms.schedule(),
                 Optional.empty(),
+                Optional.empty(),
                 terms.locale());
         Window wholeMonth = new Window(LocalDate.of(2026, 11, 1), LocalDate.of(2026, 11, 30));
         Window lastWeek = new Window(LocalDate.of(2026, 11, 16), LocalDate.of(2026, 11, 22));
@@ -220,6 +221,7 @@ class SubscriptionTest {
                 terms.output(),
                 new Schedule(Recurrence.parse(rule), LocalTime.of(7, 0), ZoneId.of("Europe/Oslo")),
                 Optional.empty(),
+                Optional.empty(),
                 terms.locale());
 
         Optional<Seam> seam = Seam.first(asked, content, asked.schedule().upcoming(WEDNESDAY, Seam.LOOKED_AT));
@@ -255,6 +257,7 @@ class SubscriptionTest {
                 recipients,
                 new Output(true, false),
                 new Schedule(mondayAndThursday, LocalTime.of(7, 0), ZoneId.of("Europe/Oslo")),
+                Optional.empty(),
                 Optional.empty(),
                 Locale.ENGLISH);
     }

@@ -60,6 +60,7 @@ final class MailHtml {
         out.raw(
                 "<table role=\"presentation\" width=\"640\" cellpadding=\"0\" cellspacing=\"0\" style=\"width:100%;max-width:640px;text-align:left\"><tr>"
                         + "<td class=\"p\" style=\"background:#ffffff;color:#1D2B2A;padding:28px;" + SANS + "\">");
+        letter();
         out.element(
                 "h1",
                 "style=\"" + SERIF + "font-size:24px;line-height:31px;font-weight:600;margin:0 0 4px\"",
@@ -74,6 +75,23 @@ final class MailHtml {
         otherPages();
         colophon();
         return out.raw("</td></tr></table></td></tr></table></body></html>\n").toString();
+    }
+
+    /** The words of its owner: a blank line parts paragraphs, any other end of a line is kept. */
+    private void letter() {
+        String text = content.letter().text();
+        if (text.isEmpty()) {
+            return;
+        }
+        for (String paragraph : text.split("\n\\s*\n")) {
+            out.raw("<p style=\"" + SANS + "font-size:16px;line-height:24px;margin:0 0 12px;" + LONG_WORDS + "\">");
+            String[] lines = paragraph.split("\n");
+            for (int i = 0; i < lines.length; i++) {
+                out.raw(i > 0 ? "<br>\n" : "").text(lines[i]);
+            }
+            out.raw("</p>\n");
+        }
+        out.raw("<div class=\"r\" style=\"border-top:1px solid #DDD5C4;margin:16px 0\"></div>\n");
     }
 
     private void figures(List<Written.Figure> figures) {

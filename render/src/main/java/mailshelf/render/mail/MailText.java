@@ -23,6 +23,9 @@ final class MailText {
 
     private String write() {
         Written.Page page = content.page();
+        if (!content.letter().text().isEmpty()) {
+            line(content.letter().text() + "\n");
+        }
         Stream.of(page.title(), page.showing(), page.freshness())
                 .filter(said -> !said.isEmpty())
                 .forEach(this::line);

@@ -87,14 +87,30 @@ class MailBodyTest {
         assertThat(html).doesNotContain("<img src=x").contains("&lt;img src=x");
     }
 
+    @Test
+    void the_words_of_its_owner_stand_before_the_figures_line_by_line() {
+        MailBody body = body(page(1, List.of()), "Good morning,\nall <well>?\n\nMarit");
+
+        assertThat(body.html())
+                .contains("Good morning,<br>\nall &lt;well&gt;?</p>")
+                .containsSubsequence(">Marit</p>", "<h1");
+        assertThat(body.text()).startsWith("Good morning,\nall <well>?\n\nMarit\n\n");
+        assertThat(body(page(1, List.of())).html()).doesNotContain("<br>");
+    }
+
     private static Written.Page page(int number, List<Filter> filters) {
         String period = number == 1 ? "last-week" : "2026-02-01/2026-11-24";
         return Writing.page(Ferries.page(number, period, filters), ENGLISH, ZoneId.of("Europe/Oslo"));
     }
 
     private static MailBody body(Written.Page page) {
+        return body(page, "");
+    }
+
+    private static MailBody body(Written.Page page, String text) {
         Letter letter = new Letter(
                 "Cancelled: No. 48",
+                text,
                 "Marit Lunde",
                 "marit@brinewater.example",
                 "Ida Solvang",

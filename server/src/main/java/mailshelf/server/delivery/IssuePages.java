@@ -1,7 +1,14 @@
 package mailshelf.server.delivery;
 
+import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import mailshelf.core.letter.LetterFields;
+import mailshelf.core.named.InText;
+import mailshelf.core.report.FilterWords;
 import mailshelf.core.report.Gathered;
 import mailshelf.core.report.PageModel;
 import mailshelf.core.report.Writing;
@@ -45,6 +52,30 @@ public record IssuePages(Terms terms, List<PageModel> models, Words words) {
 
     private Written.Page written(PageModel model) {
         return Writing.page(model, words, terms.schedule().zone());
+    }
+
+    /**
+     * What letters may repeat of it.
+     *
+     * @param pages those whose key figures it may repeat
+     * @param named what the named values in the letter come to
+     */
+    public LetterFields.OfCopy fields(List<Written.Page> pages, List<InText> named) {
+        Map<String, String> figures = new LinkedHashMap<>();
+        pages.stream()
+                .flatMap(page -> page.figures().stream())
+                .forEach(figure -> figures.putIfAbsent(figure.title(), figure.value()));
+        FilterWords readable = new FilterWords(words, Integer.MAX_VALUE);
+        return new LetterFields.OfCopy(
+                words.list(models.stream().map(PageModel::report).distinct().toList()),
+                title(0),
+                models.stream()
+                        .flatMap(model -> model.freshness().figuresTo().stream())
+                        .max(Comparator.naturalOrder())
+                        .map(words.dates(terms.schedule().zone())::fullDay)
+                        .orElse(""),
+                figures,
+                named.stream().collect(Collectors.toMap(InText::name, readable::value)));
     }
 
     List<Written.Page> all() {

@@ -11,6 +11,8 @@ import mailshelf.core.delivery.DeliveryId;
 import mailshelf.core.delivery.RunId;
 import mailshelf.core.json.CoreJson;
 import mailshelf.core.letter.Letter;
+import mailshelf.core.letter.LetterFields;
+import mailshelf.core.named.InText;
 import mailshelf.core.report.PageModel;
 import mailshelf.core.report.Written;
 import mailshelf.core.rights.Person;
@@ -164,6 +166,7 @@ class KeepMails {
             Optional<MailPieces.Shared> picture,
             Optional<MailPieces.Shared> pdf,
             String pdfName,
+            LetterFields.OfCopy fields,
             Words words) {
         /** In the order in which they stand in a mail. */
         List<MailPieces.Shared> shared() {
@@ -181,6 +184,9 @@ class KeepMails {
                 .map(IssueStore.CopyFile::name)
                 .findFirst()
                 .orElse("");
+        List<InText> named = bytes(job, files, "letter")
+                .map(letter -> List.of(CoreJson.read(letter, InText[].class)))
+                .orElse(List.of());
         IssuePages read = new IssuePages(job.terms(), pages, words);
         return new CopyContent(
                 read.page(0),
@@ -188,6 +194,7 @@ class KeepMails {
                 bytes(job, files, "picture").map(MailPieces.Shared::of),
                 bytes(job, files, "pdf").map(MailPieces.Shared::of),
                 pdfName,
+                read.fields(job.terms().letterPattern().hasFigures() ? read.all() : List.of(), named),
                 words);
     }
 
@@ -207,7 +214,8 @@ class KeepMails {
                 job.issue().dueAt(),
                 job.issue().madeAt(),
                 settings.issueUrl(job.issue().id().value()),
-                job.issue().manifestSha());
+                job.issue().manifestSha(),
+                content.fields());
         Letter letter = letters.write(about, to, delivery.messageId(), content.words());
         byte[] marked = assembler.issue(
                 letter,

@@ -5,7 +5,9 @@ import java.util.List;
 import java.util.Optional;
 import mailshelf.core.delivery.CopyId;
 import mailshelf.core.json.CoreJson;
+import mailshelf.core.named.InText;
 import mailshelf.core.report.PageModel;
+import mailshelf.core.shelf.Sha256;
 import mailshelf.store.archive.Part;
 import mailshelf.store.shelf.Copy;
 import mailshelf.store.shelf.IssueStore;
@@ -66,9 +68,15 @@ class MakeCopies {
         edition.pdf().ifPresent(pdf -> add(parts, files, "pdf", job.fileName("pdf"), Part.of("files", "pdf", pdf)));
         edition.picture()
                 .ifPresent(png -> add(parts, files, "picture", job.fileName("png"), Part.of("files", "png", png)));
+        List<InText> said = order.inLetter();
+        if (!said.isEmpty()) {
+            add(parts, files, "letter", "letter.json", Part.of("letters", "json", CoreJson.canonical(said)));
+        }
         String headline = isEmpty ? "" : edition.headline();
         Copy copy = new Copy(new CopyId(0), view.seenAs(), job.slices(view), isEmpty, headline);
-        return new Printed(new MadeCopy(view, copy, figures.sha256(), files), parts);
+        String contentKey =
+                Sha256.of(figures.sha256() + CoreJson.write(said) + copy.seenAs() + CoreJson.write(copy.slices()));
+        return new Printed(new MadeCopy(view, copy, contentKey, files), parts);
     }
 
     private static void add(List<Part> parts, List<IssueStore.CopyFile> files, String role, String name, Part part) {

@@ -4,6 +4,7 @@ import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Stream;
 import mailshelf.core.data.Slice;
 import mailshelf.core.named.InText;
@@ -29,13 +30,19 @@ public class MakeEdition {
      * What it is made from.
      *
      * @param from a report each
-     * @param named what the named values in their texts come to
+     * @param named what the named values in their texts and in the letter come to
      * @param at the moment that moving periods are counted from
      * @param madeAt what the files are stamped with
      * @param number empty for a trial
      */
     public record Order(
-            Terms terms, List<From> from, List<InText> named, Instant at, Instant madeAt, Optional<Integer> number) {}
+            Terms terms, List<From> from, List<InText> named, Instant at, Instant madeAt, Optional<Integer> number) {
+        /** Those of the named values that stand in the letter. */
+        List<InText> inLetter() {
+            Set<String> names = terms.letterPattern().namedValues();
+            return named.stream().filter(value -> names.contains(value.name())).toList();
+        }
+    }
 
     /**
      * A report with rows of its data.

@@ -183,7 +183,7 @@ class MakeIssue {
         LocalDate day = terms.sendDay(run.dueAt());
         return seer -> new Audience.Narrowed(
                 named.in(tx, seer, day, terms, definitions),
-                named.inTexts(tx, seer, day, definitions.values()),
+                named.inTexts(tx, seer, day, terms, definitions.values()),
                 named.seen(tx, seer, terms, definitions.values()));
     }
 

@@ -13,7 +13,7 @@ import mailshelf.store.delivery.RunStore;
  *
  * @param viewers as whom it is seen, by source
  * @param terms with what named values come to for them
- * @param texts the named values in the texts of its reports
+ * @param texts the named values in the texts of its reports, and in its letter
  * @param named what they see of the data that those are taken from
  */
 record View(

@@ -34,6 +34,13 @@ class DemoHouse implements Opening {
     static final int MONTHS_OF_DATA = 24;
     private static final int WEEKS_OF_ISSUES = 8;
     static final String DOMAIN = "@brinewater.example";
+    private static final String CREW_SUBJECT = "Crew hours of {value of routes I lead; your route}: {days}";
+    private static final String CREW_TEXT = """
+            Good morning {recipient},
+            these are the hours on your route, {value of routes I lead; which nobody leads now}, with figures to {figures to}.
+            Ask me before Tuesday where one surprises you; the rosters for next week follow from them.
+
+            Marit""";
 
     private final Database database;
     private final PersonStore people;
@@ -167,6 +174,7 @@ class DemoHouse implements Opening {
                             "content", pages(report(marit, "Crew hours"), "last-week", "hours"),
                             "recipients", ids("Ida Solvang", "Tor Egeland", "Jon Aasen", "Rita Bø"),
                             "output", Map.of("pdf", true, "picture", false),
+                            "letter", Map.of("subject", CREW_SUBJECT, "text", CREW_TEXT),
                             "schedule", schedule("FREQ=WEEKLY;BYDAY=MO", "07:15")));
         }
         try (DemoApi anders = DemoApi.as(settings.baseUrl(), persons.get("Anders Moe"))) {

@@ -5,6 +5,7 @@ import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.util.Optional;
 import mailshelf.core.letter.Letter;
+import mailshelf.core.letter.LetterFields;
 import mailshelf.core.report.ClippingId;
 import mailshelf.core.rights.Person;
 import mailshelf.core.subscription.Content;
@@ -12,6 +13,7 @@ import mailshelf.core.subscription.SubscriptionId;
 import mailshelf.core.subscription.Terms;
 import mailshelf.core.time.FixedPeriod;
 import mailshelf.core.time.Window;
+import mailshelf.core.wording.Dates;
 import mailshelf.core.wording.Words;
 import mailshelf.server.HouseSettings;
 import mailshelf.server.library.Filters;
@@ -30,6 +32,7 @@ public class LetterWriter {
      * @param at the moment that moving periods are counted from
      * @param shelfUrl where it can be read
      * @param chainHead newest sealed checksum of its chain; "" where there is none yet
+     * @param copy what its letter may repeat of the copy that it brings
      */
     public record About(
             SubscriptionId subscription,
@@ -39,7 +42,8 @@ public class LetterWriter {
             Instant at,
             Instant madeAt,
             String shelfUrl,
-            String chainHead) {}
+            String chainHead,
+            LetterFields.OfCopy copy) {}
 
     LetterWriter(HouseSettings settings, LeaveLinks leaveLinks) {
         this.settings = settings;
@@ -48,10 +52,9 @@ public class LetterWriter {
 
     public Letter write(About about, Person to, String messageId, Words words) {
         Terms terms = about.terms();
-        String days = words.dates(terms.schedule().zone()).fullWindow(terms.windowAt(about.at()));
         String made = words.dates(terms.schedule().zone()).fullMoment(about.madeAt());
         boolean trial = about.number().isEmpty();
-        String name = about.number().map(n -> words.say("issue.number", n)).orElseGet(() -> words.say("issue.trial"));
+        String name = name(about, words);
         String issueLine = about.chainHead().isEmpty()
                 ? words.say("letter.issue", name, terms.name(), made)
                 : words.say(
@@ -60,8 +63,10 @@ public class LetterWriter {
                         terms.name(),
                         made,
                         about.chainHead().substring(0, 16));
+        LetterFields fields = fields(about, to, words);
         return new Letter(
-                words.say("letter.subject", terms.name(), name, days),
+                terms.letterPattern().subject(fields),
+                terms.letterPattern().text(fields),
                 words.say("letter.from", about.owner().name()),
                 about.owner().address(),
                 to.name(),
@@ -76,6 +81,25 @@ public class LetterWriter {
                 liveUrl(about, to),
                 trial ? "" : leaveLinks.url(about.subscription(), to.id()),
                 about.chainHead());
+    }
+
+    /** "No. 12"; of a trial, that it is one. */
+    private static String name(About about, Words words) {
+        return about.number().map(n -> words.say("issue.number", n)).orElseGet(() -> words.say("issue.trial"));
+    }
+
+    /** What the fields of its letter say. */
+    public static LetterFields fields(About about, Person to, Words words) {
+        Terms terms = about.terms();
+        Dates dates = words.dates(terms.schedule().zone());
+        return new LetterFields(
+                terms.name(),
+                name(about, words),
+                dates.fullWindow(terms.windowAt(about.at())),
+                dates.fullDay(terms.sendDay(about.at())),
+                dates.time(terms.inZone(about.at()).toLocalTime()),
+                to.name(),
+                about.copy());
     }
 
     private static String whyYou(About about, Person to, boolean trial, Words words) {

@@ -164,8 +164,7 @@ class KeepNamed {
 
     private static Outcome outcome(NamedValue value, ComesTo comesTo, Words words) {
         List<String> shown = comesTo.values().stream().limit(SHOWN).toList();
-        FilterWords readable = new FilterWords(words, Integer.MAX_VALUE);
-        String written = value.inText(comesTo).written(readable::value);
+        String written = new FilterWords(words, Integer.MAX_VALUE).value(value.inText(comesTo));
         return new Outcome(shown, comesTo.values().size() - shown.size(), comesTo.isFallback(), written);
     }
 

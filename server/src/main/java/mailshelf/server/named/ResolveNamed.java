@@ -73,6 +73,15 @@ public class ResolveNamed {
         }
     }
 
+    /** The names of those that somebody may use, in order. */
+    public List<String> usable(Tx tx, Person who) {
+        Gate.Access access = gate.access(tx, who);
+        return named.all(tx).stream()
+                .filter(kept -> access.may(Verb.SEE, kept.folder()))
+                .map(kept -> kept.named().name())
+                .toList();
+    }
+
     /**
      * Filters that hold values and no names.
      *
@@ -119,6 +128,13 @@ public class ResolveNamed {
         }
     }
 
+    /** What the named values in the texts of reports and in the letter of terms come to; what cannot be had is left out. */
+    public List<InText> inTexts(Tx tx, Person who, LocalDate today, Terms terms, Collection<Definition> definitions) {
+        Set<String> names = names(definitions);
+        names.addAll(terms.letterPattern().namedValues());
+        return inTexts(tx, who, today, names);
+    }
+
     /** What the named values in reports' texts come to; what cannot be had is left out. */
     public List<InText> inTexts(Tx tx, Person who, LocalDate today, Collection<Definition> definitions) {
         return inTexts(tx, who, today, names(definitions));
@@ -140,7 +156,7 @@ public class ResolveNamed {
         }
     }
 
-    /** Those that terms are narrowed by, and that stand in the texts of their reports. */
+    /** Those that terms are narrowed by, and that stand in their letter and the texts of their reports. */
     private static Set<String> names(Terms terms, Collection<Definition> definitions) {
         Set<String> names = names(definitions);
         names.addAll(terms.namedValues());

@@ -180,7 +180,7 @@ class ReadIssue {
                         words,
                         who.zone()),
                 found.files().stream()
-                        .filter(file -> !file.role().equals("figures"))
+                        .filter(IssueStore.CopyFile::isForPeople)
                         .map(file -> new FileView(
                                 file.role(),
                                 file.name(),
@@ -308,7 +308,7 @@ class ReadIssue {
     File file(Person who, IssueId id, Optional<CopyId> copy, String sha256) {
         Found found = find(who, id, copy);
         IssueStore.CopyFile file = found.files().stream()
-                .filter(f -> f.sha256().equals(sha256))
+                .filter(f -> f.isForPeople() && f.sha256().equals(sha256))
                 .findFirst()
                 .orElseThrow(Problem::notFound);
         return new File(file.name(), file.role(), readArchive.part(found.issue().run(), sha256));

@@ -6,6 +6,7 @@ import java.util.Map;
 import java.util.function.Predicate;
 import mailshelf.core.Problem;
 import mailshelf.core.condition.FreshData;
+import mailshelf.core.letter.LetterPattern;
 import mailshelf.core.report.Block;
 import mailshelf.core.report.Definition;
 import mailshelf.core.report.ReportQuestion;
@@ -34,12 +35,14 @@ class CheckTerms {
     private final Definitions definitions;
     private final PersonStore people;
     private final ResolveNamed named;
+    private final OfferFields letters;
 
-    CheckTerms(Gate gate, Definitions definitions, PersonStore people, ResolveNamed named) {
+    CheckTerms(Gate gate, Definitions definitions, PersonStore people, ResolveNamed named, OfferFields letters) {
         this.gate = gate;
         this.definitions = definitions;
         this.people = people;
         this.named = named;
+        this.letters = letters;
     }
 
     /**
@@ -55,6 +58,13 @@ class CheckTerms {
         requireAudience(tx, owner, terms);
     }
 
+    /** Refuses a letter with a field that there is not; one that is kept already may have lost one. */
+    void requireLetter(Tx tx, Person owner, Terms terms) {
+        letters.unknown(tx, owner, terms).stream().findFirst().ifPresent(field -> {
+            throw Problem.invalid("letter.unknown-field", field);
+        });
+    }
+
     /** Refuses content that makes no sense, or that somebody may not read. */
     void requireSound(Tx tx, Person who, Terms terms) {
         requireOneKind(terms);
@@ -62,6 +72,9 @@ class CheckTerms {
         requireOffered(tx, terms);
         requirePeriods(tx, terms);
         requireFreshData(terms);
+        if (!terms.letterPattern().canBeKept()) {
+            throw Problem.invalid("letter.unsound", LetterPattern.LONGEST_SUBJECT, LetterPattern.LONGEST_TEXT);
+        }
         terms.content().forEach(content -> named.requireUsable(tx, who, content.filters()));
     }
 

@@ -8,7 +8,6 @@ import java.util.Optional;
 import java.util.stream.Collectors;
 import mailshelf.core.Problem;
 import mailshelf.core.data.Viewer;
-import mailshelf.core.letter.Letter;
 import mailshelf.core.named.InText;
 import mailshelf.core.report.Block;
 import mailshelf.core.report.Definition;
@@ -24,7 +23,6 @@ import mailshelf.core.subscription.SubscriptionId;
 import mailshelf.core.subscription.Terms;
 import mailshelf.core.time.Occurrence;
 import mailshelf.core.wording.Words;
-import mailshelf.render.mail.MailBody;
 import mailshelf.render.paper.SheetSvgs;
 import mailshelf.server.HouseSettings;
 import mailshelf.server.clock.BusinessClock;
@@ -32,7 +30,7 @@ import mailshelf.server.data.Tables;
 import mailshelf.server.data.Viewers;
 import mailshelf.server.delivery.ContinuedTerms;
 import mailshelf.server.delivery.Edition;
-import mailshelf.server.delivery.MailBodies;
+import mailshelf.server.delivery.IssuePages;
 import mailshelf.server.delivery.MakeEdition;
 import mailshelf.server.library.Definitions;
 import mailshelf.server.library.FollowedTerms;
@@ -65,11 +63,12 @@ class Compose {
     private final PersonalColumns personal;
     private final Approvals approvals;
     private final MakeEdition makeEdition;
-    private final LetterWriter letters;
+    private final PreviewMail previewMail;
     private final Describe describe;
     private final CheckTerms check;
     private final NoteTerms notes;
     private final NextSends nextSends;
+    private final OfferFields fields;
     private final BusinessClock clock;
     private final HouseSettings settings;
 
@@ -80,8 +79,6 @@ class Compose {
      * @param own the subscription being changed, if it is kept already
      */
     record Draft(Terms terms, Optional<PersonId> as, Optional<SubscriptionId> own) {}
-
-    record MailPreview(String from, String to, String subject, String html, String text) {}
 
     /** @param sheets each a drawing of one sheet */
     record FilePreview(List<String> sheets, int sizeBytes, String size) {}
@@ -116,14 +113,16 @@ class Compose {
             boolean ownerView,
             boolean waits,
             String withheld,
-            Optional<MailPreview> mail,
+            PreviewMail.LetterView letter,
+            Optional<PreviewMail.MailPreview> mail,
             Optional<FilePreview> pdf) {}
 
     /**
      * @param terms as they are kept: of one that follows a cut, as that is now
      * @param shown the same as they are now for him whose mail is shown: going on from where the last issue ended, with what
      *     named values come to
-     * @param texts the named values in the texts of its reports
+     * @param texts the named values in the texts of its reports, and in its letter
+     * @param offered the fields that its letter may have
      * @param as whose mail is shown
      * @param from the reports of its content
      * @param open whether it leaves a question of one unanswered
@@ -134,6 +133,7 @@ class Compose {
             Terms terms,
             Terms shown,
             List<InText> texts,
+            List<String> offered,
             Person as,
             List<From> from,
             boolean open,
@@ -159,11 +159,12 @@ class Compose {
             PersonalColumns personal,
             Approvals approvals,
             MakeEdition makeEdition,
-            LetterWriter letters,
+            PreviewMail previewMail,
             Describe describe,
             CheckTerms check,
             NoteTerms notes,
             NextSends nextSends,
+            OfferFields fields,
             BusinessClock clock,
             HouseSettings settings) {
         this.gate = gate;
@@ -179,11 +180,12 @@ class Compose {
         this.personal = personal;
         this.approvals = approvals;
         this.makeEdition = makeEdition;
-        this.letters = letters;
+        this.previewMail = previewMail;
         this.describe = describe;
         this.check = check;
         this.notes = notes;
         this.nextSends = nextSends;
+        this.fields = fields;
         this.clock = clock;
         this.settings = settings;
     }
@@ -219,7 +221,11 @@ class Compose {
                 found.ownerView(),
                 found.waits(),
                 found.withheld(),
-                edition.map(made -> mail(who, draft, found, made, now)),
+                PreviewMail.letter(
+                        found.offered(),
+                        edition.map(made ->
+                                LetterWriter.fields(about(who, draft, found, made, now), found.as(), made.words()))),
+                edition.map(made -> previewMail.of(about(who, draft, found, made, now), found.as(), made)),
                 edition.flatMap(made -> made.pdf().map(pdf -> file(made, pdf, words))));
     }
 
@@ -301,7 +307,9 @@ class Compose {
                             tx,
                             seer,
                             terms.sendDay(clock.instant()),
+                            terms,
                             definitions(from).values()),
+                    fields.offered(tx, owner, terms),
                     as,
                     from,
                     !check.unanswered(tx, terms).isEmpty(),
@@ -342,8 +350,9 @@ class Compose {
         return makeEdition.withFiles(order, makeEdition.evaluate(order));
     }
 
-    private MailPreview mail(Person who, Draft draft, Found found, Edition edition, Instant now) {
-        LetterWriter.About about = new LetterWriter.About(
+    private LetterWriter.About about(Person who, Draft draft, Found found, Edition edition, Instant now) {
+        IssuePages pages = new IssuePages(found.shown(), edition.models(), edition.words());
+        return new LetterWriter.About(
                 draft.own().orElse(new SubscriptionId(0)),
                 found.shown(),
                 who,
@@ -351,11 +360,8 @@ class Compose {
                 now,
                 now,
                 settings.baseUrl() + "/",
-                "");
-        Letter letter = letters.write(about, found.as(), "<preview@" + settings.mailDomain() + ">", edition.words());
-        MailBody body =
-                MailBodies.of(letter, edition.pages(), edition.pdf().isPresent(), edition.picture(), edition.words());
-        return new MailPreview(letter.fromName(), found.as().name(), letter.subject(), body.html(), body.text());
+                "",
+                pages.fields(edition.pages(), found.texts()));
     }
 
     private static String days(Terms terms, Instant at, Words words) {

@@ -82,6 +82,7 @@ class KeepSubscription {
         SubscriptionId id = once.make(who, key, wish, SubscriptionId::new, tx -> {
             Terms terms = followed.of(tx, who, wanted);
             check.require(tx, who, terms);
+            check.requireLetter(tx, who, terms);
             check.requireSeenAs(tx, terms);
             if (start) {
                 check.requireAnswered(tx, terms);
@@ -111,6 +112,9 @@ class KeepSubscription {
             Person owner = owner(tx, before);
             Terms terms = followed.of(tx, owner, wanted);
             check.require(tx, owner, terms);
+            if (!terms.letter().equals(before.terms().letter())) {
+                check.requireLetter(tx, owner, terms);
+            }
             check.requireSeenAs(tx, terms);
             if (before.state() != State.DRAFT) {
                 check.requireAnswered(tx, terms);

@@ -44,6 +44,7 @@ class NoteTerms {
     private final SubscriptionStore subscriptions;
     private final PersonalColumns personal;
     private final NextSends nextSends;
+    private final OfferFields letters;
 
     /** Something said under the part that it concerns. */
     record Note(Part part, String text, boolean serious) {}
@@ -55,7 +56,8 @@ class NoteTerms {
             PersonStore people,
             SubscriptionStore subscriptions,
             PersonalColumns personal,
-            NextSends nextSends) {
+            NextSends nextSends,
+            OfferFields letters) {
         this.gate = gate;
         this.check = check;
         this.viewers = viewers;
@@ -63,6 +65,7 @@ class NoteTerms {
         this.subscriptions = subscriptions;
         this.personal = personal;
         this.nextSends = nextSends;
+        this.letters = letters;
     }
 
     /**
@@ -95,6 +98,7 @@ class NoteTerms {
         seenAs(tx, terms, owner, found, words).ifPresent(notes::add);
         ofPersonal(tx, terms, owner, words).ifPresent(notes::add);
         notes.addAll(ofData(tx, terms, words));
+        notes.addAll(ofLetter(tx, terms, owner, words));
         notes.addAll(ofPeriods(terms, nextSends.of(tx, terms, own, Seam.LOOKED_AT), words));
         return notes;
     }
@@ -131,6 +135,17 @@ class NoteTerms {
         }
         if (terms.asksOfData().loadFirst() && !notAsked.isEmpty()) {
             notes.add(new Note(Part.WHEN, words.say("note.cannot-load-first", words.list(notAsked)), false));
+        }
+        return notes;
+    }
+
+    /** What a letter puts in that there is not, and whether mailbox rules can go by its subject. */
+    private List<Note> ofLetter(Tx tx, Terms terms, Person owner, Words words) {
+        List<Note> notes = new ArrayList<>(letters.unknown(tx, owner, terms).stream()
+                .map(field -> new Note(Part.LETTER, words.say("note.letter.unknown", field), true))
+                .toList());
+        if (!terms.letterPattern().beginsAlike()) {
+            notes.add(new Note(Part.LETTER, words.say("note.letter.opening"), false));
         }
         return notes;
     }

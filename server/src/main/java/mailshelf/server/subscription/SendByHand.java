@@ -130,6 +130,7 @@ class SendByHand {
         return booked(who, key, "send once " + wanted, tx -> {
             Terms terms = followed.of(tx, who, wanted).onItsOwn();
             check.require(tx, who, terms);
+            check.requireLetter(tx, who, terms);
             check.requireSeenAs(tx, terms);
             check.requireAnswered(tx, terms);
             SubscriptionId id =

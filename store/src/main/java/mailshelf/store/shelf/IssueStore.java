@@ -44,8 +44,13 @@ public final class IssueStore {
              WHERE e.person = ?""";
     private static final String MADE = "MADE";
 
-    /** A file of a copy: its role (pdf, picture, figures), name for people, and checksum. */
-    public record CopyFile(String role, String name, String sha256, long sizeBytes) {}
+    /** A file of a copy: its role (pdf, picture, figures, letter), name for people, and checksum. */
+    public record CopyFile(String role, String name, String sha256, long sizeBytes) {
+        /** Whether people read it, rather than what pages and mails are written from. */
+        public boolean isForPeople() {
+            return !role.equals("figures") && !role.equals("letter");
+        }
+    }
 
     /** Something put on a person's shelf. */
     public record ShelfEntry(PersonId person, IssueId issue, Copy copy, Optional<Instant> readAt) {}
