@@ -109,6 +109,37 @@ class PersonalColumnsTest {
     }
 
     @Test
+    void named_values_that_are_taken_from_them_are_minded_alike() {
+        Map<String, Object> inCharge = Wishes.named("in charge", "");
+        inCharge.putAll(Map.of("kind", "DISTINCT", "dataSet", 5, "column", "who"));
+        sunniva.post("named-values", Map.of("folder", 5, "named", inCharge));
+        Map<String, Object> terms = Wishes.with(
+                terms("hours", "OWNER", MARIT, IDA),
+                "letter",
+                Map.of("subject", "Hours", "text", "In charge: {value of in charge}."));
+        assertThat(notes(terms)).contains("others would see it as Marit Lunde does: “in charge”.");
+        rule("MASK");
+        Map<String, Object> preview = Wishes.draft(terms);
+        preview.put("as", IDA);
+
+        assertThat(marit.post("compositions", preview).get("mail").get("text").asString())
+                .contains("In charge: " + MASK + ".")
+                .doesNotContain(SOMEBODY);
+        long sent = started(terms);
+        long issue = Sends.issue(marit, sent);
+        assertThat(ida.get("issues/" + issue + "/mail").get("text").asString())
+                .contains("In charge: " + MASK + ".")
+                .doesNotContain(SOMEBODY);
+        assertThat(marit.get("issues/" + issue + "/mail").get("text").asString())
+                .contains(SOMEBODY);
+        rule("APPROVE");
+        long waiting = started(Wishes.with(terms, "name", "Hours with names"));
+        assertThat(state(waiting)).isEqualTo("PAUSED");
+        marit.post("subscriptions/" + waiting + "/end", null);
+        marit.post("subscriptions/" + sent + "/end", null);
+    }
+
+    @Test
     void it_waits_until_another_administrator_approves_it() {
         rule("APPROVE");
         Map<String, Object> terms = Wishes.with(terms("duties", "OWNER", MARIT, IDA), "name", "Duties for the leads");

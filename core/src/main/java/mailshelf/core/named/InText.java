@@ -2,6 +2,7 @@ package mailshelf.core.named;
 
 import java.util.List;
 import java.util.function.UnaryOperator;
+import mailshelf.core.data.Slice;
 
 /**
  * A named value as it stands in a text.
@@ -14,6 +15,11 @@ import java.util.function.UnaryOperator;
 public record InText(String name, boolean computed, List<String> values, String separator, String lastWord) {
     public InText {
         values = List.copyOf(values);
+    }
+
+    /** What stands there for who is not shown it. */
+    public InText masked() {
+        return new InText(name, false, values.isEmpty() ? values : List.of(Slice.MASK), separator, lastWord);
     }
 
     /**

@@ -26,6 +26,7 @@ import mailshelf.core.subscription.SeenAs;
 import mailshelf.core.subscription.Subscription;
 import mailshelf.core.subscription.Terms;
 import mailshelf.server.data.Viewers;
+import mailshelf.server.personal.PersonalColumns;
 import mailshelf.server.rights.Gate;
 import mailshelf.store.Tx;
 import mailshelf.store.data.DataSet;
@@ -88,7 +89,7 @@ public class Audience {
      * All of a run's recipients who are included, by what they see: who sees the same gets the same copy.
      *
      * @param rules the row rules in force, by source
-     * @param masked personal columns that others than the owner are not shown as he sees them, by source
+     * @param masked what is personal, and others than the owner are not shown as he sees it
      * @param narrowed the terms as they are for somebody
      */
     List<View> views(
@@ -97,7 +98,7 @@ public class Audience {
             Subscription subscription,
             SeenAs seenAs,
             List<List<Viewers.InForce>> rules,
-            List<List<String>> masked,
+            PersonalColumns.Masked masked,
             Function<Person, Narrowed> narrowed,
             List<RunStore.Listed> recipients) {
         List<RunStore.Listed> included = recipients.stream()
@@ -120,14 +121,15 @@ public class Audience {
             boolean isMasked = !listed.recipient().person().equals(seer);
             List<Viewer> of = new ArrayList<>();
             for (Map<PersonId, Viewer> each : seen) {
-                of.add(each.get(seer).without(isMasked ? masked.get(of.size()) : List.of()));
+                of.add(each.get(seer).without(isMasked ? masked.columns().get(of.size()) : List.of()));
             }
             Narrowed his = terms.get(seer);
+            List<InText> texts = isMasked ? masked.in(his.texts()) : his.texts();
             Key key = new Key(
                     of.stream().map(Viewer::allowed).toList(),
                     of.stream().map(Viewer::masked).toList(),
                     his.terms().content(),
-                    his.texts(),
+                    texts,
                     his.named());
             views.computeIfAbsent(
                             key,
@@ -135,7 +137,7 @@ public class Audience {
                                     asOwner ? SeenAs.OWNER : SeenAs.RECIPIENT,
                                     List.copyOf(of),
                                     his.terms(),
-                                    his.texts(),
+                                    texts,
                                     his.named(),
                                     new ArrayList<>()))
                     .recipients()

@@ -126,7 +126,11 @@ public class Approvals {
     private record Shown(ReportId report, List<String> pages, List<String> blocks, List<Filter> filters) {}
 
     private static boolean covers(Terms approved, Terms now) {
-        return shown(approved).equals(shown(now)) && new HashSet<>(approved.recipients()).containsAll(now.recipients());
+        return shown(approved).equals(shown(now))
+                && new HashSet<>(approved.recipients()).containsAll(now.recipients())
+                && approved.letterPattern()
+                        .namedValues()
+                        .containsAll(now.letterPattern().namedValues());
     }
 
     private static List<Shown> shown(Terms terms) {

@@ -2,8 +2,12 @@ package mailshelf.server.personal;
 
 import java.util.List;
 import java.util.Set;
+import java.util.TreeSet;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import mailshelf.core.data.PersonalRule;
+import mailshelf.core.named.InText;
+import mailshelf.core.named.NamedValue;
 import mailshelf.core.report.Definition;
 import mailshelf.core.report.ReportId;
 import mailshelf.core.report.ShownColumns;
@@ -14,6 +18,8 @@ import mailshelf.server.library.Definitions;
 import mailshelf.store.SettingStore;
 import mailshelf.store.Tx;
 import mailshelf.store.data.DataSetStore;
+import mailshelf.store.named.KeptNamed;
+import mailshelf.store.named.NamedStore;
 import org.springframework.stereotype.Component;
 
 /**
@@ -27,11 +33,13 @@ public final class PersonalColumns {
     private final SettingStore settings;
     private final DataSetStore dataSets;
     private final Definitions definitions;
+    private final NamedStore named;
 
-    PersonalColumns(SettingStore settings, DataSetStore dataSets, Definitions definitions) {
+    PersonalColumns(SettingStore settings, DataSetStore dataSets, Definitions definitions, NamedStore named) {
         this.settings = settings;
         this.dataSets = dataSets;
         this.definitions = definitions;
+        this.named = named;
     }
 
     public PersonalRule rule(Tx tx) {
@@ -42,37 +50,85 @@ public final class PersonalColumns {
         settings.put(tx, SETTING, rule.name());
     }
 
-    /** Those that go out, by their titles; none where nobody but the owner gets it. */
+    /**
+     * What others than the owner are not shown.
+     *
+     * @param columns by report, in the order of the terms
+     * @param named named values that are taken from such columns
+     */
+    public record Masked(List<List<String>> columns, Set<String> named) {
+        /** Named values in texts, as those others read them. */
+        public List<InText> in(List<InText> texts) {
+            return texts.stream()
+                    .map(text -> named.contains(text.name()) ? text.masked() : text)
+                    .toList();
+        }
+    }
+
+    /** Those that go out, by their titles, and named values taken from such; none where nobody but the owner gets it. */
     public List<String> goingOut(Tx tx, PersonId owner, Terms terms) {
         List<ReportId> of = terms.reports();
         List<Definitions.Published> published =
                 of.stream().map(report -> definitions.newest(tx, report)).toList();
-        List<List<String>> found = goingOut(tx, owner, terms, published);
-        return IntStream.range(0, of.size())
+        Masked found = goingOut(tx, owner, terms, published);
+        Stream<String> columns = IntStream.range(0, of.size())
                 .boxed()
-                .flatMap(i -> found.get(i).stream().map(published.get(i).definition()::columnTitle))
+                .flatMap(i ->
+                        found.columns().get(i).stream().map(published.get(i).definition()::columnTitle));
+        return Stream.concat(columns, found.named().stream().map(name -> "“" + name + "”"))
                 .distinct()
                 .toList();
     }
 
     /**
-     * The columns to be masked in what others than the owner get, by report; none where the house has no such rule.
+     * What is to be masked in what others than the owner get; nothing where the house has no such rule.
      *
      * @param published the reports of the terms, in their order
      */
-    public List<List<String>> masked(Tx tx, PersonId owner, Terms terms, List<Definitions.Published> published) {
-        return rule(tx) == PersonalRule.MASK
-                ? goingOut(tx, owner, terms, published)
-                : published.stream().map(each -> List.<String>of()).toList();
+    public Masked masked(Tx tx, PersonId owner, Terms terms, List<Definitions.Published> published) {
+        return rule(tx) == PersonalRule.MASK ? goingOut(tx, owner, terms, published) : nothing(published);
     }
 
-    private List<List<String>> goingOut(Tx tx, PersonId owner, Terms terms, List<Definitions.Published> published) {
+    private static Masked nothing(List<Definitions.Published> published) {
+        return new Masked(published.stream().map(each -> List.<String>of()).toList(), Set.of());
+    }
+
+    private Masked goingOut(Tx tx, PersonId owner, Terms terms, List<Definitions.Published> published) {
         boolean ownerView = published.stream().allMatch(each -> each.dataSet().ownerView());
         boolean toOthers = terms.recipients().stream().anyMatch(id -> !id.equals(owner));
         boolean asOwner = toOthers && terms.seenAs(ownerView) == SeenAs.OWNER;
-        return IntStream.range(0, published.size())
-                .mapToObj(i -> asOwner ? shown(tx, terms, terms.reports().get(i), published.get(i)) : List.<String>of())
-                .toList();
+        if (!asOwner) {
+            return nothing(published);
+        }
+        return new Masked(
+                IntStream.range(0, published.size())
+                        .mapToObj(i -> shown(tx, terms, terms.reports().get(i), published.get(i)))
+                        .toList(),
+                named(tx, terms, published));
+    }
+
+    /** Those in its letter and in the texts of its pages. */
+    private Set<String> named(Tx tx, Terms terms, List<Definitions.Published> published) {
+        Set<String> names = new TreeSet<>(terms.letterPattern().namedValues());
+        for (int i = 0; i < published.size(); i++) {
+            Definition definition = published.get(i).definition();
+            terms.of(terms.reports().get(i)).stream()
+                    .flatMap(content -> content.pagesIn(definition).stream())
+                    .forEach(page -> names.addAll(page.namedValues()));
+        }
+        names.removeIf(name -> named.byName(tx, name)
+                .map(KeptNamed::named)
+                .filter(value -> isPersonal(tx, value))
+                .isEmpty());
+        return names;
+    }
+
+    private boolean isPersonal(Tx tx, NamedValue value) {
+        return value.dataSet()
+                .flatMap(id -> dataSets.find(tx, id))
+                .filter(dataSet -> dataSet.personal().contains(value.column()))
+                .filter(dataSet -> !dataSets.rowRules(tx, dataSet.id()).isEmpty())
+                .isPresent();
     }
 
     private List<String> shown(Tx tx, Terms terms, ReportId report, Definitions.Published published) {

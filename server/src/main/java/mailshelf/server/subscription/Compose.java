@@ -286,15 +286,21 @@ class Compose {
             List<From> from = new ArrayList<>();
             boolean mayShow = true;
             boolean isMasked = !as.id().equals(seer.id());
-            List<List<String>> masked = personal.masked(tx, owner.id(), terms, published);
+            PersonalColumns.Masked masked = personal.masked(tx, owner.id(), terms, published);
             for (Definitions.Published each : published) {
-                List<String> hidden = isMasked ? masked.get(from.size()) : List.of();
+                List<String> hidden = isMasked ? masked.columns().get(from.size()) : List.of();
                 Viewer shown = viewers.of(tx, seer, each.dataSet()).without(hidden);
                 Optional<Instant> failedAt =
                         dataSets.failedLast(tx, each.dataSet().id()).map(LoadAttempt::at);
                 from.add(new From(terms.reports().get(from.size()), each, shown, failedAt));
                 mayShow &= viewers.of(tx, who, each.dataSet()).covers(shown.allowed());
             }
+            List<InText> texts = named.inTexts(
+                    tx,
+                    seer,
+                    terms.sendDay(clock.instant()),
+                    terms,
+                    definitions(from).values());
             return new Found(
                     terms,
                     named.in(
@@ -303,12 +309,7 @@ class Compose {
                             terms.sendDay(clock.instant()),
                             draft.own().map(id -> continued.of(tx, id, terms)).orElse(terms),
                             definitions(from)),
-                    named.inTexts(
-                            tx,
-                            seer,
-                            terms.sendDay(clock.instant()),
-                            terms,
-                            definitions(from).values()),
+                    isMasked ? masked.in(texts) : texts,
                     fields.offered(tx, owner, terms),
                     as,
                     from,
