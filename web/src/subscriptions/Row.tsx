@@ -12,12 +12,12 @@ import { useActions } from "./useActions";
 export function Row({ line }: { line: Api["SubscriptionLine"] }) {
   const actions = useActions(line);
   const [open, setOpen] = useState<"send" | "pause" | null>(null);
-  const action = (text: string, act: () => void) => (
+  const action = (text: string, act: () => void, waits = false) => (
     <button
       type="button"
       className="choose"
       aria-label={`${text}: ${line.name}`}
-      disabled={actions.busy}
+      disabled={actions.busy || waits}
       onClick={act}
     >
       {text}
@@ -48,7 +48,7 @@ export function Row({ line }: { line: Api["SubscriptionLine"] }) {
               action(words.act.send, () => setOpen("send"))}
             {line.state !== "ENDED" && action(words.act.try, actions.attempt)}
             {line.state === "ACTIVE" && action(words.act.pause, () => setOpen("pause"))}
-            {line.state === "PAUSED" && action(words.act.resume, actions.resume)}
+            {line.state === "PAUSED" && action(words.act.resume, actions.resume, line.waits)}
             {line.state !== "ENDED" && (
               <Link
                 className="choose"

@@ -53,7 +53,7 @@ function Kept({ view }: { view: Api["SubscriptionView"] }) {
                   <Act text={words.act.pause} busy={actions.busy} act={() => setOpen("pause")} />
                 )}
                 {line.state === "PAUSED" && (
-                  <Act text={words.act.resume} busy={actions.busy} act={actions.resume} />
+                  <Act text={words.act.resume} busy={actions.busy || line.waits} act={actions.resume} />
                 )}
                 {line.state === "DRAFT" && (
                   <Act text={words.act.start} busy={actions.busy} act={actions.start} />

@@ -12,6 +12,7 @@ const line = (id: number, name: string, other: object) => ({
   sentence: `Every Monday, ${name}.`,
   state: "ACTIVE",
   pausedBecause: "",
+  waits: false,
   owner: "Marit Lunde",
   mine: true,
   mayChange: true,
@@ -23,6 +24,12 @@ const line = (id: number, name: string, other: object) => ({
 const lines = [
   line(1, "Cancelled sailings", {}),
   line(2, "Engine trouble", { state: "PAUSED", pausedBecause: "Ida may no longer see it.", nextDue: null }),
+  line(4, "Duties", {
+    state: "PAUSED",
+    pausedBecause: "Somebody has to approve it.",
+    waits: true,
+    nextDue: null,
+  }),
   line(3, "Fares", { mine: false, mayChange: false, owner: "Ida Solvang" }),
 ];
 
@@ -93,7 +100,7 @@ describe("the list", () => {
   it("says how many there are in which state, and when the next leaves", async () => {
     open("/subscriptions");
     expect(
-      await screen.findByText("3 that you may see: 2 active, 1 paused. The next leaves Mon 30 Nov, 07:00."),
+      await screen.findByText("4 that you may see: 2 active, 2 paused. The next leaves Mon 30 Nov, 07:00."),
     ).toBeVisible();
   });
 
@@ -114,6 +121,8 @@ describe("the list", () => {
     expect(await screen.findByRole("button", { name: "pause…: Cancelled sailings" })).toBeVisible();
     expect(screen.getByRole("button", { name: "resume: Engine trouble" })).toBeVisible();
     expect(screen.queryByRole("button", { name: /: Fares/ })).toBeNull();
+    expect(screen.getByRole("button", { name: "resume: Duties" })).toBeDisabled();
+    expect(screen.getByText("Somebody has to approve it.")).toBeVisible();
   });
 
   it("says on the row why something could not be done", async () => {

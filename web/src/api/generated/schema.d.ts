@@ -2787,6 +2787,7 @@ export interface components {
             /** @enum {string} */
             state: "DRAFT" | "ACTIVE" | "PAUSED" | "ENDED";
             pausedBecause: string;
+            waits: boolean;
             owner: string;
             mine: boolean;
             mayChange: boolean;

@@ -148,6 +148,8 @@ class PersonalColumnsTest {
         long id = started(terms);
 
         assertThat(state(id)).isEqualTo("PAUSED");
+        assertThat(marit.get("subscriptions/" + id).get("line").get("waits").asBoolean())
+                .isTrue();
         assertThat(marit.get("subscriptions/" + id).toString()).contains("an administrator has to approve that");
         assertThat(marit.refused("POST", "subscriptions/" + id + "/resume", null)
                         .code())

@@ -82,6 +82,10 @@ class RowsNowhereElseTest {
 
     private static Api sunniva;
     private static Api marit;
+    /** Tells of all routes that its reader may see. */
+    private static final Map<String, String> LETTER =
+            Map.of("subject", "Routes: {value of every route}", "text", "Yours are {value of every route; none}.");
+
     private static Api anders;
     private static long mapping;
     private static long clipping;
@@ -108,8 +112,10 @@ class RowsNowhereElseTest {
         Map<String, Object> all = new HashMap<>(Wishes.named("every route", ""));
         all.putAll(Map.of("kind", "DISTINCT", "dataSet", 1, "column", "route"));
         sunniva.post("named-values", Map.of("folder", 1, "named", all));
-        Map<String, Object> terms =
-                Wishes.of(Wishes.terms(MARIT, ANDERS), "pages", List.of("overview", "routes", "every"));
+        Map<String, Object> terms = Wishes.with(
+                Wishes.of(Wishes.terms(MARIT, ANDERS), "pages", List.of("overview", "routes", "every")),
+                "letter",
+                LETTER);
         subscription = marit.post("subscriptions", Map.of("terms", terms, "start", true))
                 .get("id")
                 .asLong();
@@ -228,8 +234,9 @@ class RowsNowhereElseTest {
 
     /** What is shown of what somebody writes or composes. */
     private static List<byte[]> posted() {
-        Map<String, Object> terms =
+        Map<String, Object> pages =
                 Wishes.of(Wishes.of(Wishes.terms(7), "pages", List.of("overview", "routes")), "period", "last-4-weeks");
+        Map<String, Object> terms = Wishes.with(pages, "letter", LETTER);
         Map<String, Object> tried = new HashMap<>(Wishes.named("x", ""));
         tried.putAll(Map.of("kind", "DISTINCT", "dataSet", 1, "column", "route"));
         Map<String, Object> draft =

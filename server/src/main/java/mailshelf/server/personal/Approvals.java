@@ -151,9 +151,16 @@ public class Approvals {
         });
     }
 
+    /** Whether it is paused until somebody approves it. */
+    public boolean waits(Tx tx, Subscription subscription) {
+        return subscription.state() == State.PAUSED
+                && isAsked(tx, subscription)
+                && lacking(tx, subscription).isPresent();
+    }
+
     /** @throws Problem {@code subscription.waits-for-approval} where asking again would change nothing */
     public void requireNotAsked(Tx tx, Subscription subscription) {
-        if (isAsked(tx, subscription) && lacking(tx, subscription).isPresent()) {
+        if (waits(tx, subscription)) {
             throw new Problem(
                     Problem.Kind.CONFLICT,
                     "subscription.waits-for-approval",

@@ -17,6 +17,7 @@ import mailshelf.core.subscription.SubscriptionId;
 import mailshelf.core.subscription.Terms;
 import mailshelf.server.clock.BusinessClock;
 import mailshelf.server.delivery.Audience;
+import mailshelf.server.personal.Approvals;
 import mailshelf.server.rights.Gate;
 import mailshelf.server.shelf.Spine;
 import mailshelf.server.shelf.Spines;
@@ -43,9 +44,11 @@ class ReadSubscriptions {
     private final Audience audience;
     private final Spines spines;
     private final Describe describe;
+    private final Approvals approvals;
     private final BusinessClock clock;
 
     /**
+     * @param waits whether it is paused until somebody approves it
      * @param afterLoads whether it is sent after loads of its data, rather than by time
      * @param spines the last eight issues, oldest first
      */
@@ -55,6 +58,7 @@ class ReadSubscriptions {
             String sentence,
             State state,
             String pausedBecause,
+            boolean waits,
             String owner,
             boolean mine,
             boolean mayChange,
@@ -96,6 +100,7 @@ class ReadSubscriptions {
             Audience audience,
             Spines spines,
             Describe describe,
+            Approvals approvals,
             BusinessClock clock) {
         this.gate = gate;
         this.database = database;
@@ -106,6 +111,7 @@ class ReadSubscriptions {
         this.audience = audience;
         this.spines = spines;
         this.describe = describe;
+        this.approvals = approvals;
         this.clock = clock;
     }
 
@@ -191,6 +197,7 @@ class ReadSubscriptions {
                 describe.sentence(tx, subscription, who),
                 subscription.state(),
                 subscription.pausedBecause(),
+                approvals.waits(tx, subscription),
                 people.find(tx, subscription.owner()).orElseThrow().name(),
                 subscription.owner().equals(who.id()),
                 gate.mayChange(who, subscription),
