@@ -120,6 +120,23 @@ class LetterTest {
     }
 
     @Test
+    void nobody_finds_out_by_composing_what_others_read() {
+        Api ida = DEMO.as("Ida Solvang");
+        Map<String, Object> draft = Wishes.draft(
+                Wishes.with(Wishes.terms(IDA, TOR), "letter", letter("Sailings of {value of routes I lead}", "")));
+        draft.put("as", TOR);
+        JsonNode asTor = ida.post("compositions", draft);
+        draft.put("as", IDA);
+        JsonNode asIda = ida.post("compositions", draft);
+
+        assertThat(asTor.get("withheld").asString()).isNotEmpty();
+        assertThat(asTor.toString()).doesNotContain(routes("Tor Egeland"));
+        assertThat(asIda.get("mail").get("subject").asString()).contains(routes("Ida Solvang"));
+        draft.put("own", 1);
+        assertThat(ida.refused("POST", "compositions", draft).code()).isEqualTo("subscription.not-yours");
+    }
+
+    @Test
     void copies_that_say_the_same_of_rows_that_differ_are_made_side_by_side() {
         Map<String, Object> same = Wishes.named("always the same", "");
         same.put("kind", "FIRST");
@@ -151,6 +168,9 @@ class LetterTest {
                         .refused("POST", "subscriptions", Map.of("terms", ofCrew, "start", true))
                         .says())
                 .contains("There is no field “value of of the crew”");
+        JsonNode composed = DEMO.as("Anders Moe").post("compositions", Wishes.draft(ofCrew));
+        assertThat(composed.get("mail").get("subject").asString()).isEqualTo("Of –");
+        assertThat(composed.get("letter").toString()).doesNotContain("of the crew");
 
         long report = sunniva.post("reports", Map.of("folder", 1, "yaml", report("Piers used")))
                 .get("id")

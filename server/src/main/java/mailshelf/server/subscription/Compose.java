@@ -2,11 +2,13 @@ package mailshelf.server.subscription;
 
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import mailshelf.core.Problem;
+import mailshelf.core.data.Seen;
 import mailshelf.core.data.Viewer;
 import mailshelf.core.named.InText;
 import mailshelf.core.report.Block;
@@ -19,6 +21,7 @@ import mailshelf.core.subscription.Content;
 import mailshelf.core.subscription.Part;
 import mailshelf.core.subscription.SeenAs;
 import mailshelf.core.subscription.Sentence;
+import mailshelf.core.subscription.Subscription;
 import mailshelf.core.subscription.SubscriptionId;
 import mailshelf.core.subscription.Terms;
 import mailshelf.core.time.Occurrence;
@@ -40,6 +43,7 @@ import mailshelf.server.personal.Approvals;
 import mailshelf.server.personal.PersonalColumns;
 import mailshelf.server.rights.Gate;
 import mailshelf.store.Database;
+import mailshelf.store.data.DataSet;
 import mailshelf.store.data.DataSetStore;
 import mailshelf.store.data.LoadAttempt;
 import mailshelf.store.people.PersonStore;
@@ -269,8 +273,8 @@ class Compose {
 
     private Found find(Person who, Draft draft) {
         return database.inTransaction(tx -> {
-            Person owner = draft.own()
-                    .map(id -> gate.visible(tx, who, id).owner())
+            Optional<Subscription> kept = draft.own().map(id -> gate.changeable(tx, who, id));
+            Person owner = kept.map(Subscription::owner)
                     .flatMap(id -> people.find(tx, id))
                     .orElse(who);
             Terms terms = followed.of(tx, owner, draft.terms());
@@ -295,12 +299,16 @@ class Compose {
                 from.add(new From(terms.reports().get(from.size()), each, shown, failedAt));
                 mayShow &= viewers.of(tx, who, each.dataSet()).covers(shown.allowed());
             }
-            List<InText> texts = named.inTexts(
-                    tx,
-                    seer,
-                    terms.sendDay(clock.instant()),
-                    terms,
-                    definitions(from).values());
+            Collection<Definition> reports = definitions(from).values();
+            for (Seen ofNamed : named.seen(tx, seer, terms, reports)) {
+                DataSet dataSet = dataSets.find(tx, ofNamed.dataSet()).orElseThrow();
+                mayShow &= viewers.of(tx, who, dataSet).covers(ofNamed.allowed());
+            }
+            boolean asKept = kept.filter(before -> before.terms().letter().equals(terms.letter()))
+                    .isPresent();
+            List<InText> texts = named.inTexts(tx, seer, terms.sendDay(clock.instant()), terms, reports).stream()
+                    .filter(text -> asKept || fields.mayPutIn(tx, owner, text.name(), reports))
+                    .toList();
             return new Found(
                     terms,
                     named.in(

@@ -1,11 +1,13 @@
 package mailshelf.server.subscription;
 
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
 import mailshelf.core.letter.LetterFields;
 import mailshelf.core.report.Block;
+import mailshelf.core.report.Definition;
 import mailshelf.core.report.MergeText;
 import mailshelf.core.rights.Person;
 import mailshelf.core.subscription.Terms;
@@ -40,6 +42,12 @@ class OfferFields {
         }
         List<String> usable = named.usable(tx, owner);
         return terms.letterPattern().unknown(figures(tx, terms), usable::contains);
+    }
+
+    /** Whether a named value may be put into a letter by somebody, or is read in a text of its reports anyway. */
+    boolean mayPutIn(Tx tx, Person owner, String name, Collection<Definition> reports) {
+        return named.usable(tx, owner).contains(name)
+                || reports.stream().anyMatch(report -> report.namedValues().contains(name));
     }
 
     private Set<String> figures(Tx tx, Terms terms) {
