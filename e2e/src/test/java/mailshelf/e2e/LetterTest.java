@@ -159,6 +159,17 @@ class LetterTest {
         assertThat(refused(letter("", "x".repeat(2001)))).isEqualTo("letter.unsound");
         assertThat(refused(letter("{figure of What nobody counts}", ""))).isEqualTo("letter.unknown-field");
         assertThat(refused(letter("", "{value of nobody knows}"))).isEqualTo("letter.unknown-field");
+        Map<String, Object> asOwner = Wishes.with(Wishes.terms(2, IDA), "seenAs", "OWNER");
+        assertThat(marit.refused(
+                                "POST",
+                                "subscriptions",
+                                Map.of(
+                                        "terms",
+                                        Wishes.with(asOwner, "letter", letter("Of {value of routes I lead}", "")),
+                                        "start",
+                                        true))
+                        .says())
+                .contains("“crew hours” lets each see their own rows alone.");
         sunniva.post("named-values", Map.of("folder", CREW, "named", constant("of the crew")));
         Map<String, Object> ofCrew = Wishes.with(
                 Wishes.of(Wishes.of(Wishes.terms(7), "report", 2), "pages", List.of("overview")),

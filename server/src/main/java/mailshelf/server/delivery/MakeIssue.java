@@ -25,6 +25,7 @@ import mailshelf.server.data.Viewers;
 import mailshelf.server.lease.LeaseKeeper;
 import mailshelf.server.library.Definitions;
 import mailshelf.server.named.ResolveNamed;
+import mailshelf.server.personal.OwnerView;
 import mailshelf.server.personal.PersonalColumns;
 import mailshelf.store.Database;
 import mailshelf.store.Durable;
@@ -57,6 +58,7 @@ class MakeIssue {
     private final ContinuedTerms continued;
     private final ResolveNamed named;
     private final PersonalColumns personal;
+    private final OwnerView ownerView;
     private final MakeCopies makeCopies;
     private final SealIssue sealIssue;
     private final Hindrance hindrance;
@@ -76,6 +78,7 @@ class MakeIssue {
             ContinuedTerms continued,
             ResolveNamed named,
             PersonalColumns personal,
+            OwnerView ownerView,
             MakeCopies makeCopies,
             SealIssue sealIssue,
             Hindrance hindrance,
@@ -93,6 +96,7 @@ class MakeIssue {
         this.continued = continued;
         this.named = named;
         this.personal = personal;
+        this.ownerView = ownerView;
         this.makeCopies = makeCopies;
         this.sealIssue = sealIssue;
         this.hindrance = hindrance;
@@ -209,7 +213,7 @@ class MakeIssue {
                     published.stream().map(Definitions.Published::dataSet).toList();
             List<List<Viewers.InForce>> rules =
                     dataSets.stream().map(each -> viewers.inForce(tx, each)).toList();
-            SeenAs seenAs = terms.seenAs(dataSets.stream().allMatch(DataSet::ownerView));
+            SeenAs seenAs = ownerView.asDone(tx, terms, published);
             Terms going = terms.continuing(since);
             Map<DataSetId, String> names = new HashMap<>(named.dataSets(
                     tx,

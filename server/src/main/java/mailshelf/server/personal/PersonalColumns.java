@@ -34,12 +34,19 @@ public final class PersonalColumns {
     private final DataSetStore dataSets;
     private final Definitions definitions;
     private final NamedStore named;
+    private final OwnerView ownerView;
 
-    PersonalColumns(SettingStore settings, DataSetStore dataSets, Definitions definitions, NamedStore named) {
+    PersonalColumns(
+            SettingStore settings,
+            DataSetStore dataSets,
+            Definitions definitions,
+            NamedStore named,
+            OwnerView ownerView) {
         this.settings = settings;
         this.dataSets = dataSets;
         this.definitions = definitions;
         this.named = named;
+        this.ownerView = ownerView;
     }
 
     public PersonalRule rule(Tx tx) {
@@ -94,9 +101,8 @@ public final class PersonalColumns {
     }
 
     private Masked goingOut(Tx tx, PersonId owner, Terms terms, List<Definitions.Published> published) {
-        boolean ownerView = published.stream().allMatch(each -> each.dataSet().ownerView());
         boolean toOthers = terms.recipients().stream().anyMatch(id -> !id.equals(owner));
-        boolean asOwner = toOthers && terms.seenAs(ownerView) == SeenAs.OWNER;
+        boolean asOwner = toOthers && ownerView.asDone(tx, terms, published) == SeenAs.OWNER;
         if (!asOwner) {
             return nothing(published);
         }

@@ -14,15 +14,16 @@ import mailshelf.core.rights.Person;
 import mailshelf.core.rights.PersonId;
 import mailshelf.core.rights.Verb;
 import mailshelf.core.subscription.Content;
+import mailshelf.core.subscription.SeenAs;
 import mailshelf.core.subscription.Terms;
 import mailshelf.core.wording.OneLine;
 import mailshelf.server.library.Definitions;
 import mailshelf.server.library.Filters;
 import mailshelf.server.library.Periods;
 import mailshelf.server.named.ResolveNamed;
+import mailshelf.server.personal.OwnerView;
 import mailshelf.server.rights.Gate;
 import mailshelf.store.Tx;
-import mailshelf.store.data.DataSet;
 import mailshelf.store.people.PersonStore;
 import org.springframework.stereotype.Component;
 
@@ -36,13 +37,21 @@ class CheckTerms {
     private final PersonStore people;
     private final ResolveNamed named;
     private final OfferFields letters;
+    private final OwnerView ownerView;
 
-    CheckTerms(Gate gate, Definitions definitions, PersonStore people, ResolveNamed named, OfferFields letters) {
+    CheckTerms(
+            Gate gate,
+            Definitions definitions,
+            PersonStore people,
+            ResolveNamed named,
+            OfferFields letters,
+            OwnerView ownerView) {
         this.gate = gate;
         this.definitions = definitions;
         this.people = people;
         this.named = named;
         this.letters = letters;
+        this.ownerView = ownerView;
     }
 
     /**
@@ -80,11 +89,10 @@ class CheckTerms {
 
     /** Refuses to keep terms that would not be kept to: where data forbid the owner's view, each sees their own rows. */
     void requireSeenAs(Tx tx, Terms terms) {
-        for (Definitions.Published published : published(tx, terms)) {
-            DataSet dataSet = published.dataSet();
-            if (terms.seenAs() != terms.seenAs(dataSet.ownerView())) {
+        if (terms.seenAs() == SeenAs.OWNER) {
+            ownerView.forbiddenBy(tx, terms, published(tx, terms)).ifPresent(dataSet -> {
                 throw Problem.invalid("subscription.no-owner-view", dataSet.name());
-            }
+            });
         }
     }
 

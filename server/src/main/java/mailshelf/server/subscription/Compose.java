@@ -40,6 +40,7 @@ import mailshelf.server.library.FollowedTerms;
 import mailshelf.server.mail.LetterWriter;
 import mailshelf.server.named.ResolveNamed;
 import mailshelf.server.personal.Approvals;
+import mailshelf.server.personal.OwnerView;
 import mailshelf.server.personal.PersonalColumns;
 import mailshelf.server.rights.Gate;
 import mailshelf.store.Database;
@@ -65,6 +66,7 @@ class Compose {
     private final ContinuedTerms continued;
     private final ResolveNamed named;
     private final PersonalColumns personal;
+    private final OwnerView ownerView;
     private final Approvals approvals;
     private final MakeEdition makeEdition;
     private final PreviewMail previewMail;
@@ -161,6 +163,7 @@ class Compose {
             ContinuedTerms continued,
             ResolveNamed named,
             PersonalColumns personal,
+            OwnerView ownerView,
             Approvals approvals,
             MakeEdition makeEdition,
             PreviewMail previewMail,
@@ -182,6 +185,7 @@ class Compose {
         this.continued = continued;
         this.named = named;
         this.personal = personal;
+        this.ownerView = ownerView;
         this.approvals = approvals;
         this.makeEdition = makeEdition;
         this.previewMail = previewMail;
@@ -284,9 +288,7 @@ class Compose {
                     .flatMap(id -> people.find(tx, id))
                     .orElse(who);
             List<Definitions.Published> published = check.published(tx, terms);
-            boolean ownerView =
-                    published.stream().allMatch(each -> each.dataSet().ownerView());
-            Person seer = terms.seenAs(ownerView) == SeenAs.OWNER ? owner : as;
+            Person seer = ownerView.asDone(tx, terms, published) == SeenAs.OWNER ? owner : as;
             List<From> from = new ArrayList<>();
             boolean mayShow = true;
             boolean isMasked = !as.id().equals(seer.id());
@@ -323,7 +325,7 @@ class Compose {
                     from,
                     !check.unanswered(tx, terms).isEmpty(),
                     describe.ruled(tx, published),
-                    ownerView,
+                    ownerView.forbiddenBy(tx, terms, published).isEmpty(),
                     approvals.lacking(tx, draft.own(), owner.id(), terms).isPresent(),
                     mayShow ? "" : Describe.words(who).say("preview.withheld", seer.name()),
                     describe.phrases(tx, terms, owner.id(), who),

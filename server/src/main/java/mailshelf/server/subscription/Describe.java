@@ -17,6 +17,7 @@ import mailshelf.core.subscription.Terms;
 import mailshelf.core.wording.Words;
 import mailshelf.server.http.Languages;
 import mailshelf.server.library.Definitions;
+import mailshelf.server.personal.OwnerView;
 import mailshelf.store.Tx;
 import mailshelf.store.data.DataSetStore;
 import mailshelf.store.library.ClippingStore;
@@ -34,18 +35,21 @@ public class Describe {
     private final CutStore cuts;
     private final ClippingStore clippings;
     private final PersonStore people;
+    private final OwnerView ownerView;
 
     Describe(
             Definitions definitions,
             DataSetStore dataSets,
             CutStore cuts,
             ClippingStore clippings,
-            PersonStore people) {
+            PersonStore people,
+            OwnerView ownerView) {
         this.definitions = definitions;
         this.dataSets = dataSets;
         this.cuts = cuts;
         this.clippings = clippings;
         this.people = people;
+        this.ownerView = ownerView;
     }
 
     public String sentence(Tx tx, Subscription subscription, Person reader) {
@@ -79,8 +83,6 @@ public class Describe {
         Map<PersonId, String> names =
                 people.find(tx, named).values().stream().collect(Collectors.toMap(Person::id, Person::name));
         List<String> ruled = ruled(tx, published.values());
-        boolean ownerView =
-                published.values().stream().allMatch(each -> each.dataSet().ownerView());
         String cut = terms.content().stream()
                 .flatMap(content -> content.follows().stream())
                 .findFirst()
@@ -94,7 +96,8 @@ public class Describe {
         Map<ReportId, Definition> read = published.entrySet().stream()
                 .collect(Collectors.toMap(
                         Map.Entry::getKey, each -> each.getValue().definition()));
-        return new Sentence.Facts(read, cut, clipping, ruled, terms.seenAs(ownerView), owner, names, reader);
+        return new Sentence.Facts(
+                read, cut, clipping, ruled, ownerView.asDone(tx, terms, published.values()), owner, names, reader);
     }
 
     /** The columns that row rules limit in some reports, as these call them. */

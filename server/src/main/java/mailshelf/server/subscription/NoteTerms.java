@@ -26,6 +26,7 @@ import mailshelf.core.wording.Dates;
 import mailshelf.core.wording.Words;
 import mailshelf.server.data.Viewers;
 import mailshelf.server.library.Definitions;
+import mailshelf.server.personal.OwnerView;
 import mailshelf.server.personal.PersonalColumns;
 import mailshelf.server.rights.Gate;
 import mailshelf.store.Tx;
@@ -43,6 +44,7 @@ class NoteTerms {
     private final PersonStore people;
     private final SubscriptionStore subscriptions;
     private final PersonalColumns personal;
+    private final OwnerView ownerView;
     private final NextSends nextSends;
     private final OfferFields letters;
 
@@ -56,6 +58,7 @@ class NoteTerms {
             PersonStore people,
             SubscriptionStore subscriptions,
             PersonalColumns personal,
+            OwnerView ownerView,
             NextSends nextSends,
             OfferFields letters) {
         this.gate = gate;
@@ -64,6 +67,7 @@ class NoteTerms {
         this.people = people;
         this.subscriptions = subscriptions;
         this.personal = personal;
+        this.ownerView = ownerView;
         this.nextSends = nextSends;
         this.letters = letters;
     }
@@ -189,8 +193,7 @@ class NoteTerms {
     /** Said of those who would be sent nothing, since there are no rows that they may see. */
     private Optional<Note> seenAs(Tx tx, Terms terms, Person owner, Map<PersonId, Person> recipients, Words words) {
         Collection<Definitions.Published> published = check.published(tx, terms);
-        boolean ownerView = published.stream().allMatch(each -> each.dataSet().ownerView());
-        boolean asOwner = terms.seenAs(ownerView) == SeenAs.OWNER;
+        boolean asOwner = ownerView.asDone(tx, terms, published) == SeenAs.OWNER;
         Collection<Person> seers = asOwner ? List.of(owner) : recipients.values();
         List<Map<PersonId, Viewer>> views = published.stream()
                 .map(each -> viewers.of(tx, seers, viewers.inForce(tx, each.dataSet())))
