@@ -94,21 +94,20 @@ public record LetterPattern(String subject, String text) {
 
     /** Whether all subjects begin alike, so that mailbox rules can go by it. */
     public boolean beginsAlike() {
-        String opening = subjectOrUsual();
-        Matcher braces = MergeText.FIELD.matcher(opening);
-        while (braces.find()) {
-            if (CONSTANT.contains(Field.of(braces.group(1)).name())) {
-                return true;
-            }
-            return braces.start() >= SHORTEST_OPENING;
-        }
-        return true;
+        Matcher first = MergeText.FIELD.matcher(subjectOrUsual());
+        return !first.find()
+                || first.start() >= SHORTEST_OPENING
+                || CONSTANT.contains(Field.of(first.group(1)).name());
     }
 
     /** The subject with its fields filled in, on one line that is not too long. */
     public String subject(LetterFields fields) {
         String line = OneLine.of(filled(subjectOrUsual(), fields));
-        return line.length() <= LONGEST_SUBJECT ? line : line.substring(0, LONGEST_SUBJECT - 1) + "…";
+        if (line.length() <= LONGEST_SUBJECT) {
+            return line;
+        }
+        int end = LONGEST_SUBJECT - 1;
+        return line.substring(0, Character.isHighSurrogate(line.charAt(end - 1)) ? end - 1 : end) + "…";
     }
 
     /** The text with its fields filled in. */
@@ -121,7 +120,7 @@ public record LetterPattern(String subject, String text) {
             Field field = Field.of(braces);
             String otherwise = field.otherwise().isEmpty() ? Figures.NOTHING : field.otherwise();
             return fields.says(field.name())
-                    .map(said -> said.isBlank() ? otherwise : OneLine.of(said))
+                    .map(said -> said.isBlank() || said.equals(Figures.NOTHING) ? otherwise : OneLine.of(said))
                     .orElse("{" + braces + "}");
         });
     }

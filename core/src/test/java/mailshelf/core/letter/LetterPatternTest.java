@@ -22,7 +22,7 @@ class LetterPatternTest {
                     "Crew hours",
                     "Hours",
                     "",
-                    Map.of("Overtime", "124 h"),
+                    Map.of("Overtime", "124 h", "Share", "–"),
                     Map.of("routes", "Terna and Rype", "none", "")));
 
     @Test
@@ -42,6 +42,7 @@ class LetterPatternTest {
             {value of none; nobody leads one}   | nobody leads one
             {value of gone;none} {figure of Gone} | none –
             {figure of Overtime ; no hours}     | 124 h
+            {figure of Share; none} {figure of Share} | none –
             half {open, {nothing known}         | half {open, {nothing known}
             """)
     void fields_say_what_the_mail_says_or_what_stands_there_otherwise(String pattern, String said) {
@@ -52,13 +53,16 @@ class LetterPatternTest {
     @Test
     void values_from_data_start_no_line_of_their_own_and_subjects_end_somewhere() {
         String breaking = "one\r\nBcc: all@x.example\u202e";
-        LetterFields fields = with(Map.of("bad", breaking, "long", "x".repeat(900)));
+        LetterFields fields =
+                with(Map.of("bad", breaking, "long", "x".repeat(900), "pairs", "\ud83d\udea2".repeat(900)));
 
         assertThat(new LetterPattern("Of {value of bad}", "").subject(fields)).isEqualTo("Of one  Bcc: all@x.example");
         assertThat(new LetterPattern("", "Of {value of bad}.").text(fields)).isEqualTo("Of one  Bcc: all@x.example.");
         assertThat(new LetterPattern("{value of long}", "").subject(fields))
                 .hasSize(LetterPattern.LONGEST_SUBJECT)
                 .endsWith("x…");
+        assertThat(new LetterPattern("{value of pairs}", "").subject(fields)).endsWith("\udea2…");
+        assertThat(new LetterPattern("A{value of pairs}", "").subject(fields)).endsWith("\udea2…");
     }
 
     private static LetterFields with(Map<String, String> named) {
