@@ -62,6 +62,28 @@ final class PageEvaluation implements Callable<Integer> {
                   - {table: class, title: By class, measures: [sold, amount]}
             """;
 
+    /** What has to keep values rather than add them up. */
+    private static final String SPREAD = """
+            report: Delays
+            about: How late most were, how late the latest, and how many sorts there are.
+            data: tickets
+            measures:
+              middle: {title: Median delay, median: delay, decimals: 1}
+              late: {title: Nine of ten, percentile 90: delay, decimals: 1}
+              amounts: {title: Different amounts, distinct: amount}
+              causes: {title: Different causes, distinct: cause}
+            pages:
+              - page: Spread
+                id: spread
+                blocks:
+                  - {figure: middle, trend: 12 weeks}
+                  - {figure: late, trend: 12 weeks}
+                  - {figure: amounts}
+                  - {figure: causes}
+                  - {chart: line, title: "Median delay", measure: middle, over: 26 weeks}
+                  - {table: route, title: By route, measures: [middle, late, amounts, causes]}
+            """;
+
     @Option(names = "--rows", defaultValue = "1000000")
     int rows;
 
@@ -76,6 +98,9 @@ final class PageEvaluation implements Callable<Integer> {
         measure(table, definition, 7, List.of());
         measure(table, definition, DAYS / 2, List.of());
         measure(table, definition, DAYS, List.of());
+        Definition spread = DefinitionReader.read(SPREAD, Tickets.COLUMNS);
+        measure(table, spread, 7, List.of());
+        measure(table, spread, DAYS / 2, List.of());
         measure(
                 table,
                 definition,
@@ -122,8 +147,8 @@ final class PageEvaluation implements Callable<Integer> {
         double millis = Cpu.medianMillis(
                 times, 20, () -> Evaluation.page(definition, definition.pages().get(0), slice, question));
         System.out.printf(
-                "12 blocks over %,d rows, a period of %d days, %d filters: %.1f ms of CPU%n",
-                rows, days, filters.size(), millis);
+                "%s, %d blocks over %,d rows, a period of %d days, %d filters: %.1f ms of CPU%n",
+                definition.title(), definition.pages().get(0).blocks().size(), rows, days, filters.size(), millis);
         return millis;
     }
 

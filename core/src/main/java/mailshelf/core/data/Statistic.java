@@ -5,7 +5,6 @@ import java.math.MathContext;
 import java.math.RoundingMode;
 import java.util.Arrays;
 import java.util.Optional;
-import java.util.stream.LongStream;
 
 /**
  * What values come to that do not add up.
@@ -37,20 +36,16 @@ public record Statistic(Kind kind, int percent) {
     /**
      * Empty where there is no value, but for the number of different ones, which is 0 then.
      *
-     * @param values unscaled, in any order; sorted by it
+     * @param values unscaled, in any order; may be sorted by it
      */
     public Optional<BigDecimal> of(long[] values, int decimals) {
-        if (kind == Kind.DISTINCT) {
-            return Optional.of(
-                    BigDecimal.valueOf(LongStream.of(values).distinct().count()));
-        }
         if (values.length == 0) {
-            return Optional.empty();
+            return kind == Kind.DISTINCT ? Optional.of(BigDecimal.ZERO) : Optional.empty();
         }
         return Optional.of(
                 switch (kind) {
-                    case DISTINCT, LEAST ->
-                        BigDecimal.valueOf(Arrays.stream(values).min().orElseThrow(), decimals);
+                    case DISTINCT -> BigDecimal.valueOf(new Ranks(values).distinct());
+                    case LEAST -> BigDecimal.valueOf(Arrays.stream(values).min().orElseThrow(), decimals);
                     case GREATEST ->
                         BigDecimal.valueOf(Arrays.stream(values).max().orElseThrow(), decimals);
                     case PERCENTILE -> percentile(values, decimals);
@@ -58,15 +53,15 @@ public record Statistic(Kind kind, int percent) {
     }
 
     private BigDecimal percentile(long[] values, int decimals) {
-        Arrays.sort(values);
+        Ranks ranks = new Ranks(values);
         BigDecimal place = BigDecimal.valueOf((long) (values.length - 1) * percent, 2);
         int below = place.setScale(0, RoundingMode.FLOOR).intValueExact();
         BigDecimal part = place.subtract(BigDecimal.valueOf(below));
-        BigDecimal lower = BigDecimal.valueOf(values[below], decimals);
+        BigDecimal lower = BigDecimal.valueOf(ranks.at(below), decimals);
         if (part.signum() == 0) {
             return lower;
         }
-        BigDecimal upper = BigDecimal.valueOf(values[below + 1], decimals);
+        BigDecimal upper = BigDecimal.valueOf(ranks.at(below + 1), decimals);
         return lower.add(upper.subtract(lower).multiply(part), MathContext.DECIMAL64);
     }
 }
