@@ -2208,7 +2208,7 @@ export interface components {
         };
         LostLine: {
             /** @enum {string} */
-            kind: "PAGE" | "BLOCK" | "COLUMN" | "FILTER" | "ANSWER";
+            kind: "PAGE" | "BLOCK" | "COLUMN" | "LETTER" | "FILTER" | "ANSWER";
             name: string;
         };
         Made: {

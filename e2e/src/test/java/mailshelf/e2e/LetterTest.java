@@ -190,6 +190,9 @@ class LetterTest {
                 Wishes.of(Wishes.terms(2), "report", report),
                 "letter",
                 letter("Piers: {figure of Piers used; not said}", "")));
+        JsonNode losing = sunniva.post("reports/" + report + "/losses", Map.of("yaml", report("Calls at piers")));
+        assertThat(losing.get(0).get("lost").toString()).contains("{\"kind\":\"LETTER\",\"name\":\"Piers used\"}");
+        assertThat(losing.get(0).get("pauses").asBoolean()).isFalse();
         sunniva.put("reports/" + report + "/definition", Map.of("yaml", report("Calls at piers"), "after", 1));
         Sends.issue(marit, subscription);
         assertThat(newest("marit.lunde").get("subject").asString()).isEqualTo("Piers: not said");

@@ -87,9 +87,11 @@ public record LetterPattern(String subject, String text) {
         return names;
     }
 
-    /** Whether it puts in key figures. */
-    public boolean hasFigures() {
-        return fields().stream().anyMatch(field -> LetterFields.figure(field).isPresent());
+    /** The titles of the key figures that it puts in. */
+    public Set<String> figures() {
+        Set<String> titles = new TreeSet<>();
+        fields().forEach(field -> LetterFields.figure(field).ifPresent(titles::add));
+        return titles;
     }
 
     /** Whether all subjects begin alike, so that mailbox rules can go by it. */

@@ -4,8 +4,11 @@ import java.time.DayOfWeek;
 import java.time.LocalDate;
 import java.time.ZonedDateTime;
 import java.util.ArrayList;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import mailshelf.core.data.Filter;
 import mailshelf.core.report.Block;
@@ -136,6 +139,15 @@ public record Content(
                         .filter(page -> !page.blocks().isEmpty())
                         .toList()
                 : chosen;
+    }
+
+    /** The titles of the key figures that it has, each once. */
+    public Set<String> figuresIn(Definition definition) {
+        return pagesIn(definition).stream()
+                .flatMap(page -> page.blocks().stream())
+                .filter(Block.Figure.class::isInstance)
+                .map(Block::title)
+                .collect(Collectors.toCollection(LinkedHashSet::new));
     }
 
     private Definition.Page blocksOf(Definition.Page page) {

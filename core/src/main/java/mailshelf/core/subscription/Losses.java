@@ -3,7 +3,9 @@ package mailshelf.core.subscription;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Stream;
+import mailshelf.core.letter.LetterPattern;
 import mailshelf.core.report.Block;
 import mailshelf.core.report.Definition;
 import mailshelf.core.report.ReportId;
@@ -20,6 +22,8 @@ public record Losses(List<Loss> lost) {
         PAGE,
         BLOCK,
         COLUMN,
+        /** A key figure that the subject or text of its mails repeats. */
+        LETTER,
         FILTER,
         /** A question that is asked now, and that nobody has answered. */
         ANSWER
@@ -35,9 +39,18 @@ public record Losses(List<Loss> lost) {
     /** @param report the one that is defined anew */
     public static Losses of(Terms terms, ReportId report, Definition before, Definition after) {
         return new Losses(terms.of(report).stream()
-                .flatMap(content -> of(content, before, after).stream())
+                .flatMap(content -> Stream.concat(
+                        of(content, before, after).stream(), ofLetter(terms.letterPattern(), content, before, after)))
                 .distinct()
                 .toList());
+    }
+
+    /** Letters know key figures by what they are called, also where that changes alone. */
+    private static Stream<Loss> ofLetter(LetterPattern letter, Content content, Definition before, Definition after) {
+        Set<String> left = content.figuresIn(after);
+        return content.figuresIn(before).stream()
+                .filter(title -> letter.figures().contains(title) && !left.contains(title))
+                .map(title -> new Loss(Kind.LETTER, title));
     }
 
     private static List<Loss> of(Content content, Definition before, Definition after) {

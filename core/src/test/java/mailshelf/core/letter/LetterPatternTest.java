@@ -77,7 +77,7 @@ class LetterPatternTest {
         assertThat(pattern.unknown(List.of("Overtime"), Set.of("routes")::contains))
                 .containsExactly("day", "figure of Gone", "value of mine");
         assertThat(pattern.namedValues()).containsExactly("mine", "routes");
-        assertThat(pattern.hasFigures()).isTrue();
+        assertThat(pattern.figures()).containsExactly("Gone", "Overtime");
         assertThat(LetterPattern.USUAL.unknown(List.of(), name -> false)).isEmpty();
     }
 

@@ -194,7 +194,7 @@ class KeepMails {
                 bytes(job, files, "picture").map(MailPieces.Shared::of),
                 bytes(job, files, "pdf").map(MailPieces.Shared::of),
                 pdfName,
-                read.fields(job.terms().letterPattern().hasFigures() ? read.all() : List.of(), named),
+                read.fields(job.terms().letterPattern().figures().isEmpty() ? List.of() : read.all(), named),
                 words);
     }
 

@@ -6,10 +6,10 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
 import mailshelf.core.letter.LetterFields;
-import mailshelf.core.report.Block;
 import mailshelf.core.report.Definition;
 import mailshelf.core.report.MergeText;
 import mailshelf.core.rights.Person;
+import mailshelf.core.subscription.Content;
 import mailshelf.core.subscription.Terms;
 import mailshelf.server.library.Definitions;
 import mailshelf.server.named.ResolveNamed;
@@ -52,12 +52,10 @@ class OfferFields {
 
     private Set<String> figures(Tx tx, Terms terms) {
         Set<String> titles = new LinkedHashSet<>();
-        terms.content().stream()
-                .flatMap(content ->
-                        content.pagesIn(definitions.newest(tx, content.report()).definition()).stream())
-                .flatMap(page -> page.blocks().stream())
-                .filter(Block.Figure.class::isInstance)
-                .forEach(figure -> titles.add(figure.title()));
+        for (Content content : terms.content()) {
+            titles.addAll(
+                    content.figuresIn(definitions.newest(tx, content.report()).definition()));
+        }
         return titles;
     }
 }
