@@ -70,32 +70,24 @@ export function Composer({ draftKey, report, first, kept }: Props) {
         </h1>
         <Fault error={composition.error} />
         {composed && <Sentence composed={composed} open={open} toggle={toggle} editor={editor} />}
-        <p className="pt-4">
-          {words.composer.called}{" "}
-          <button
-            type="button"
-            className="choose"
-            aria-expanded={open.includes("NAME")}
-            onClick={() => toggle("NAME")}
-          >
-            {draft.terms.name || words.composer.noName}
-          </button>{" "}
-          <span className="text-quiet">· {words.composer.inNameOf}</span>
-        </p>
-        {open.includes("NAME") && editor("NAME")}
-        <p className="pt-1">
-          {words.letter.under}{" "}
-          <button
-            type="button"
-            className="choose"
-            aria-expanded={open.includes("LETTER")}
-            onClick={() => toggle("LETTER")}
-          >
-            {composed?.mail?.subject || draft.terms.letter?.subject || words.letter.usual}
-          </button>
-          {draft.terms.letter?.text && <span className="text-quiet"> · {words.letter.ownWords}</span>}
-        </p>
-        {open.includes("LETTER") && editor("LETTER")}
+        <div className="space-y-1 pt-4">
+          <Line
+            said={words.composer.called}
+            text={draft.terms.name || words.composer.noName}
+            note={words.composer.inNameOf}
+            open={open.includes("NAME")}
+            toggle={() => toggle("NAME")}
+          />
+          {open.includes("NAME") && editor("NAME")}
+          <Line
+            said={words.letter.under}
+            text={composed?.mail?.subject || draft.terms.letter?.subject || words.letter.usual}
+            note={draft.terms.letter?.text ? words.letter.ownWords : ""}
+            open={open.includes("LETTER")}
+            toggle={() => toggle("LETTER")}
+          />
+          {open.includes("LETTER") && editor("LETTER")}
+        </div>
         {report && (
           <Follows
             report={report.report}
@@ -128,6 +120,28 @@ export function Composer({ draftKey, report, first, kept }: Props) {
         )}
       </section>
     </div>
+  );
+}
+
+interface LineProps {
+  said: string;
+  text: string;
+  /** Behind it; "" for nothing. */
+  note: string;
+  open: boolean;
+  toggle: () => void;
+}
+
+/** Something of the mails that the sentence does not say: opens its editor. */
+function Line({ said, text, note, open, toggle }: LineProps) {
+  return (
+    <p>
+      {said}{" "}
+      <button type="button" className="choose" aria-expanded={open} onClick={toggle}>
+        {text}
+      </button>
+      {note && <span className="text-quiet"> · {note}</span>}
+    </p>
   );
 }
 

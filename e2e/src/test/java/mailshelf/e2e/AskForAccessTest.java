@@ -5,7 +5,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.options.AriaRole;
-import java.nio.charset.StandardCharsets;
 import java.util.Map;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
@@ -57,7 +56,7 @@ class AskForAccessTest {
         assertThat(reader.page.getByText("Asked; the answer comes by mail.")).isVisible();
         Wait.until(
                 "administrators are told",
-                () -> mails(sunniva, "sunniva.rein").contains("Nils Knows asks for “Passengers carried”"));
+                () -> Inbox.list(sunniva, "sunniva.rein").contains("Nils Knows asks for “Passengers carried”"));
 
         Reader administrator = DEMO.reader().signInAs("Sunniva Rein");
         administrator.page.navigate("/house/requests");
@@ -73,7 +72,8 @@ class AskForAccessTest {
 
         Api nils = DEMO.as("Nils Knows");
         assertThat(nils.get("reports/2").get("title").asString()).isEqualTo("Passengers carried");
-        Wait.until("he is told", () -> mails(sunniva, "nils.knows").contains("“Passengers carried” is open to you"));
+        Wait.until(
+                "he is told", () -> Inbox.list(sunniva, "nils.knows").contains("“Passengers carried” is open to you"));
         administrator.page.navigate("/house");
         administrator.button("Nils Knows in Passengers").click();
         administrator.button("as their groups").click();
@@ -98,7 +98,7 @@ class AskForAccessTest {
                 .isEqualTo("request.answered-already");
 
         assertThat(berit.refused("GET", "reports/2", null).status()).isEqualTo(404);
-        Wait.until("she is told", () -> mails(sunniva, "berit.knows").contains("was not opened to you"));
+        Wait.until("she is told", () -> Inbox.list(sunniva, "berit.knows").contains("was not opened to you"));
         assertThat(sunniva.get("audit").toString()).contains("declined access to");
     }
 
@@ -115,9 +115,5 @@ class AskForAccessTest {
 
         assertThat(DEMO.as("Ida Solvang").get("reports/2").get("maySubscribe").asBoolean())
                 .isTrue();
-    }
-
-    private static String mails(Api who, String address) {
-        return new String(who.bytes("mail-room/" + address + "@brinewater.example"), StandardCharsets.UTF_8);
     }
 }

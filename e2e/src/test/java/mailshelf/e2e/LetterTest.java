@@ -4,7 +4,6 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Locator;
-import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.BeforeAll;
@@ -63,9 +62,9 @@ class LetterTest {
                 .max()
                 .orElseThrow();
         JsonNode shown = marit.get("issues/" + Sends.issue(marit, made));
-        assertThat(newest("marit.lunde").get("subject").asString())
+        assertThat(Inbox.newest(sunniva, "marit.lunde").get("subject").asString())
                 .isEqualTo("Sailings: " + firstFigure(shown) + " cancelled");
-        assertThat(source("marit.lunde")).contains("Good morning Marit Lunde");
+        assertThat(Inbox.source(sunniva, "marit.lunde")).contains("Good morning Marit Lunde");
     }
 
     private static String lastWeek() {
@@ -87,8 +86,10 @@ class LetterTest {
 
         long issue = Sends.issue(marit, subscription);
 
-        assertThat(newest("ida.solvang").get("subject").asString()).isEqualTo("Sailings of " + routes("Ida Solvang"));
-        assertThat(newest("tor.egeland").get("subject").asString()).isEqualTo("Sailings of " + routes("Tor Egeland"));
+        assertThat(Inbox.newest(sunniva, "ida.solvang").get("subject").asString())
+                .isEqualTo("Sailings of " + routes("Ida Solvang"));
+        assertThat(Inbox.newest(sunniva, "tor.egeland").get("subject").asString())
+                .isEqualTo("Sailings of " + routes("Tor Egeland"));
         assertThat(routes("Ida Solvang")).isNotEqualTo(routes("Tor Egeland"));
         assertThat(firstFigure(DEMO.as("Ida Solvang").get("issues/" + issue)))
                 .isEqualTo(firstFigure(DEMO.as("Tor Egeland").get("issues/" + issue)));
@@ -100,7 +101,7 @@ class LetterTest {
                         .asString())
                 .contains("under the subject “Sailings of {value of routes I lead}” after the words"
                         + " “Yours: {value of routes I lead}. /  / {recipient}”");
-        JsonNode kept = named("routes I lead");
+        JsonNode kept = Wishes.namedValue(sunniva, "routes I lead");
         assertThat(kept.get("uses").asString()).contains("“A test”");
         assertThat(sunniva.refused("DELETE", "named-values/" + kept.get("id").asLong(), null)
                         .code())
@@ -108,12 +109,7 @@ class LetterTest {
     }
 
     private static String routes(String person) {
-        return DEMO.as(person)
-                .get("named-values")
-                .valueStream()
-                .filter(each -> each.get("named").get("name").asString().equals("routes I lead"))
-                .findFirst()
-                .orElseThrow()
+        return Wishes.namedValue(DEMO.as(person), "routes I lead")
                 .get("outcome")
                 .get("written")
                 .asString();
@@ -149,8 +145,8 @@ class LetterTest {
         JsonNode issue = marit.get("issues/" + Sends.issue(marit, subscription));
 
         assertThat(issue.get("made").asBoolean()).isTrue();
-        assertThat(newest("ida.solvang").get("subject").asString())
-                .isEqualTo(newest("tor.egeland").get("subject").asString());
+        assertThat(Inbox.newest(sunniva, "ida.solvang").get("subject").asString())
+                .isEqualTo(Inbox.newest(sunniva, "tor.egeland").get("subject").asString());
     }
 
     @Test
@@ -195,7 +191,8 @@ class LetterTest {
         assertThat(losing.get(0).get("pauses").asBoolean()).isFalse();
         sunniva.put("reports/" + report + "/definition", Map.of("yaml", report("Calls at piers"), "after", 1));
         Sends.issue(marit, subscription);
-        assertThat(newest("marit.lunde").get("subject").asString()).isEqualTo("Piers: not said");
+        assertThat(Inbox.newest(sunniva, "marit.lunde").get("subject").asString())
+                .isEqualTo("Piers: not said");
     }
 
     private static String report(String figure) {
@@ -234,24 +231,5 @@ class LetterTest {
         return marit.post("subscriptions", Map.of("terms", terms, "start", true))
                 .get("id")
                 .asLong();
-    }
-
-    private static JsonNode named(String name) {
-        return sunniva.get("named-values")
-                .valueStream()
-                .filter(each -> each.get("named").get("name").asString().equals(name))
-                .findFirst()
-                .orElseThrow();
-    }
-
-    private static JsonNode newest(String person) {
-        return sunniva.get("mail-room/" + person + "@brinewater.example").get(0);
-    }
-
-    private static String source(String person) {
-        String inbox = "mail-room/" + person + "@brinewater.example";
-        return new String(
-                sunniva.bytes(inbox + "/mails/" + newest(person).get("id").asString() + "/source"),
-                StandardCharsets.UTF_8);
     }
 }

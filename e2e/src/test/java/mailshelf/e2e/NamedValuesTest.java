@@ -55,7 +55,10 @@ class NamedValuesTest {
         Map<String, Object> falling = new HashMap<>(formula("falls back", "1 / 0"));
         falling.put("fallback", List.of("7"));
         keep(falling);
-        assertThat(one(sunniva, "falls back").get("outcome").get("isFallback").asBoolean())
+        assertThat(Wishes.namedValue(sunniva, "falls back")
+                        .get("outcome")
+                        .get("isFallback")
+                        .asBoolean())
                 .isTrue();
         assertThat(refused(constant("falls back", "a"))).isEqualTo("named.name-taken");
     }
@@ -95,8 +98,9 @@ class NamedValuesTest {
                         .get("fullSentence")
                         .asString())
                 .contains("only route “my routes”");
-        assertThat(one(sunniva, "my routes").get("uses").asString()).contains("the subscription “A test”");
-        long id = one(sunniva, "my routes").get("id").asLong();
+        assertThat(Wishes.namedValue(sunniva, "my routes").get("uses").asString())
+                .contains("the subscription “A test”");
+        long id = Wishes.namedValue(sunniva, "my routes").get("id").asLong();
         assertThat(sunniva.refused("DELETE", "named-values/" + id, null).code()).isEqualTo("named.in-use");
         Map<String, Object> renamed =
                 Map.of("wish", wish(ofColumn("mine", "DISTINCT", CREW_HOURS, "route")), "version", 1);
@@ -111,7 +115,7 @@ class NamedValuesTest {
         long subscription = marit.post("subscriptions", Map.of("terms", terms, "start", true))
                 .get("id")
                 .asLong();
-        JsonNode kept = one(sunniva, "too late");
+        JsonNode kept = Wishes.namedValue(sunniva, "too late");
         sunniva.put(
                 "named-values/" + kept.get("id").asLong(),
                 Map.of("wish", wish(constant("too late", "5", "10")), "version", 1));
@@ -140,9 +144,13 @@ class NamedValuesTest {
 
         assertThat(said(ida, report))
                 .isEqualTo("Yours: "
-                        + one(ida, "own routes").get("outcome").get("written").asString() + ", from 1 Nov 2026.");
+                        + Wishes.namedValue(ida, "own routes")
+                                .get("outcome")
+                                .get("written")
+                                .asString() + ", from 1 Nov 2026.");
         assertThat(said(DEMO.as("Tor Egeland"), report)).isNotEqualTo(said(ida, report));
-        assertThat(one(sunniva, "own routes").get("uses").asString()).contains("the report “Piers”");
+        assertThat(Wishes.namedValue(sunniva, "own routes").get("uses").asString())
+                .contains("the report “Piers”");
         assertThat(sunniva.refused("POST", "reports", Map.of("folder", 1, "yaml", yaml("{value of nobody knows what}")))
                         .code())
                 .isEqualTo("named.unknown");
@@ -218,7 +226,7 @@ class NamedValuesTest {
     }
 
     private static String values(Api who, String name) {
-        return one(who, name).get("outcome").get("values").get(0).asString();
+        return Wishes.namedValue(who, name).get("outcome").get("values").get(0).asString();
     }
 
     private static List<String> names(Api who) {
@@ -226,14 +234,6 @@ class NamedValuesTest {
         who.get("named-values")
                 .forEach(each -> names.add(each.get("named").get("name").asString()));
         return names;
-    }
-
-    private static JsonNode one(Api who, String name) {
-        return who.get("named-values")
-                .valueStream()
-                .filter(each -> each.get("named").get("name").asString().equals(name))
-                .findFirst()
-                .orElseThrow();
     }
 
     private static JsonNode tried(Map<String, Object> named) {

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import java.util.stream.Stream;
+import tools.jackson.databind.JsonNode;
 
 /** Requests with valid defaults; a test mentions only what matters to it. */
 final class Wishes {
@@ -145,6 +146,15 @@ final class Wishes {
         named.put("separator", ", ");
         named.put("lastWord", "and");
         return named;
+    }
+
+    /** A named value by its name, with what it comes to for somebody. */
+    static JsonNode namedValue(Api who, String name) {
+        return who.get("named-values")
+                .valueStream()
+                .filter(each -> each.get("named").get("name").asString().equals(name))
+                .findFirst()
+                .orElseThrow();
     }
 
     /** A private cut under a name that nobody has. */

@@ -3,11 +3,11 @@ package mailshelf.core.rights;
 import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 
 /**
  * Who may do what in which folder. For each subject the nearest folder upwards that says something counts; a person has
@@ -84,16 +84,12 @@ public final class Rights {
 
     /** Whom a grant in force in a folder gives something: people by themselves, and groups. */
     public Set<Subject> granted(Verb verb, FolderId folder) {
-        Set<Subject> granted = new HashSet<>();
-        Optional<FolderId> at = Optional.of(folder);
-        while (at.isPresent()) {
-            granted.addAll(grants.getOrDefault(at.get(), Map.of()).keySet());
-            at = parents.getOrDefault(at.get(), Optional.empty());
-        }
-        granted.removeIf(subject -> inForce(subject, folder).stream()
-                .flatMap(grant -> grant.verbs().stream())
-                .noneMatch(each -> each.withImplied().contains(verb)));
-        return granted;
+        return grants.values().stream()
+                .flatMap(here -> here.keySet().stream())
+                .filter(subject -> inForce(subject, folder).stream()
+                        .flatMap(grant -> grant.verbs().stream())
+                        .anyMatch(each -> each.withImplied().contains(verb)))
+                .collect(Collectors.toSet());
     }
 
     private static List<Subject> subjects(Asker asker) {

@@ -135,11 +135,6 @@ public class ResolveNamed {
         return inTexts(tx, who, today, names);
     }
 
-    /** What the named values in reports' texts come to; what cannot be had is left out. */
-    public List<InText> inTexts(Tx tx, Person who, LocalDate today, Collection<Definition> definitions) {
-        return inTexts(tx, who, today, names(definitions));
-    }
-
     /** The same of some names. */
     public List<InText> inTexts(Tx tx, Person who, LocalDate today, Set<String> names) {
         return names.stream()

@@ -17,6 +17,7 @@ import mailshelf.core.subscription.Terms;
 import mailshelf.server.library.Definitions;
 import mailshelf.store.SettingStore;
 import mailshelf.store.Tx;
+import mailshelf.store.data.DataSet;
 import mailshelf.store.data.DataSetStore;
 import mailshelf.store.named.KeptNamed;
 import mailshelf.store.named.NamedStore;
@@ -132,15 +133,20 @@ public final class PersonalColumns {
     private boolean isPersonal(Tx tx, NamedValue value) {
         return value.dataSet()
                 .flatMap(id -> dataSets.find(tx, id))
-                .filter(dataSet -> dataSet.personal().contains(value.column()))
-                .filter(dataSet -> !dataSets.rowRules(tx, dataSet.id()).isEmpty())
+                .filter(dataSet -> mindedIn(tx, dataSet).contains(value.column()))
                 .isPresent();
     }
 
+    /** The personal columns of a data set; none to be minded where all see the same rows. */
+    private List<String> mindedIn(Tx tx, DataSet dataSet) {
+        boolean same = dataSet.personal().isEmpty()
+                || dataSets.rowRules(tx, dataSet.id()).isEmpty();
+        return same ? List.of() : dataSet.personal();
+    }
+
     private List<String> shown(Tx tx, Terms terms, ReportId report, Definitions.Published published) {
-        List<String> personal = published.dataSet().personal();
-        if (personal.isEmpty()
-                || dataSets.rowRules(tx, published.dataSet().id()).isEmpty()) {
+        List<String> personal = mindedIn(tx, published.dataSet());
+        if (personal.isEmpty()) {
             return List.of();
         }
         Definition definition = published.definition();

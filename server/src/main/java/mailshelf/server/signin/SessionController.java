@@ -86,7 +86,7 @@ class SessionController {
     }
 
     private Me me(Person person) {
-        boolean manages = database.inTransaction(tx -> !gate.managed(tx, person).isEmpty());
+        boolean manages = database.inTransaction(tx -> gate.managesSome(tx, person));
         return new Me(
                 person.id(),
                 person.name(),

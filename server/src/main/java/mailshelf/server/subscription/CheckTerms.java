@@ -67,6 +67,13 @@ class CheckTerms {
         requireAudience(tx, owner, terms);
     }
 
+    /** Refuses what cannot be kept of terms that nothing is kept of yet. */
+    void requireNew(Tx tx, Person owner, Terms terms) {
+        require(tx, owner, terms);
+        requireLetter(tx, owner, terms);
+        requireSeenAs(tx, terms);
+    }
+
     /** Refuses a letter with a field that there is not; one that is kept already may have lost one. */
     void requireLetter(Tx tx, Person owner, Terms terms) {
         letters.unknown(tx, owner, terms).stream().findFirst().ifPresent(field -> {

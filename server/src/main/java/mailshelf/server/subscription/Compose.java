@@ -1,8 +1,8 @@
 package mailshelf.server.subscription;
 
 import java.time.Instant;
+import java.time.LocalDate;
 import java.util.ArrayList;
-import java.util.Collection;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -288,7 +288,9 @@ class Compose {
                     .flatMap(id -> people.find(tx, id))
                     .orElse(who);
             List<Definitions.Published> published = check.published(tx, terms);
-            Person seer = ownerView.asDone(tx, terms, published) == SeenAs.OWNER ? owner : as;
+            boolean ownerMayBeShown =
+                    ownerView.forbiddenBy(tx, terms, published).isEmpty();
+            Person seer = terms.seenAs(ownerMayBeShown) == SeenAs.OWNER ? owner : as;
             List<From> from = new ArrayList<>();
             boolean mayShow = true;
             boolean isMasked = !as.id().equals(seer.id());
@@ -301,31 +303,31 @@ class Compose {
                 from.add(new From(terms.reports().get(from.size()), each, shown, failedAt));
                 mayShow &= viewers.of(tx, who, each.dataSet()).covers(shown.allowed());
             }
-            Collection<Definition> reports = definitions(from).values();
-            for (Seen ofNamed : named.seen(tx, seer, terms, reports)) {
+            Map<ReportId, Definition> reports = definitions(from);
+            for (Seen ofNamed : named.seen(tx, seer, terms, reports.values())) {
                 DataSet dataSet = dataSets.find(tx, ofNamed.dataSet()).orElseThrow();
                 mayShow &= viewers.of(tx, who, dataSet).covers(ofNamed.allowed());
             }
             boolean asKept = kept.filter(before -> before.terms().letter().equals(terms.letter()))
                     .isPresent();
-            List<InText> texts = named.inTexts(tx, seer, terms.sendDay(clock.instant()), terms, reports).stream()
-                    .filter(text -> asKept || fields.mayPutIn(tx, owner, text.name(), reports))
-                    .toList();
+            LocalDate today = terms.sendDay(clock.instant());
+            List<InText> all = named.inTexts(tx, seer, today, terms, reports.values());
+            List<InText> texts = asKept ? all : fields.mayPutIn(tx, owner, all, reports.values());
             return new Found(
                     terms,
                     named.in(
                             tx,
                             seer,
-                            terms.sendDay(clock.instant()),
+                            today,
                             draft.own().map(id -> continued.of(tx, id, terms)).orElse(terms),
-                            definitions(from)),
+                            reports),
                     isMasked ? masked.in(texts) : texts,
                     fields.offered(tx, owner, terms),
                     as,
                     from,
                     !check.unanswered(tx, terms).isEmpty(),
                     describe.ruled(tx, published),
-                    ownerView.forbiddenBy(tx, terms, published).isEmpty(),
+                    ownerMayBeShown,
                     approvals.lacking(tx, draft.own(), owner.id(), terms).isPresent(),
                     mayShow ? "" : Describe.words(who).say("preview.withheld", seer.name()),
                     describe.phrases(tx, terms, owner.id(), who),

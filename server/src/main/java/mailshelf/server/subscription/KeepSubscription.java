@@ -81,9 +81,7 @@ class KeepSubscription {
         String wish = (start ? "start " : "keep ") + wanted;
         SubscriptionId id = once.make(who, key, wish, SubscriptionId::new, tx -> {
             Terms terms = followed.of(tx, who, wanted);
-            check.require(tx, who, terms);
-            check.requireLetter(tx, who, terms);
-            check.requireSeenAs(tx, terms);
+            check.requireNew(tx, who, terms);
             if (start) {
                 check.requireAnswered(tx, terms);
             }

@@ -2,10 +2,12 @@ package mailshelf.server.subscription;
 
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
 import mailshelf.core.letter.LetterFields;
+import mailshelf.core.named.InText;
 import mailshelf.core.report.Definition;
 import mailshelf.core.report.MergeText;
 import mailshelf.core.rights.Person;
@@ -44,10 +46,11 @@ class OfferFields {
         return terms.letterPattern().unknown(figures(tx, terms), usable::contains);
     }
 
-    /** Whether a named value may be put into a letter by somebody, or is read in a text of its reports anyway. */
-    boolean mayPutIn(Tx tx, Person owner, String name, Collection<Definition> reports) {
-        return named.usable(tx, owner).contains(name)
-                || reports.stream().anyMatch(report -> report.namedValues().contains(name));
+    /** Those named values that somebody may put into a letter, or that are read in texts of its reports anyway. */
+    List<InText> mayPutIn(Tx tx, Person owner, List<InText> texts, Collection<Definition> reports) {
+        Set<String> names = new HashSet<>(named.usable(tx, owner));
+        reports.forEach(report -> names.addAll(report.namedValues()));
+        return texts.stream().filter(text -> names.contains(text.name())).toList();
     }
 
     private Set<String> figures(Tx tx, Terms terms) {

@@ -129,9 +129,7 @@ class SendByHand {
         Instant now = clock.instant();
         return booked(who, key, "send once " + wanted, tx -> {
             Terms terms = followed.of(tx, who, wanted).onItsOwn();
-            check.require(tx, who, terms);
-            check.requireLetter(tx, who, terms);
-            check.requireSeenAs(tx, terms);
+            check.requireNew(tx, who, terms);
             check.requireAnswered(tx, terms);
             SubscriptionId id =
                     subscriptions.insert(tx, Subscription.draft(who.id(), terms).sentOnce(), now);

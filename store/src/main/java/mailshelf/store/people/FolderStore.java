@@ -63,6 +63,17 @@ public final class FolderStore {
                 .toList();
     }
 
+    /** Whether somebody is granted a right in some folder, himself or by a group. */
+    public boolean isGranted(Tx tx, PersonId person, Verb verb) {
+        return tx.one("""
+                        SELECT 1 FROM granted g
+                         WHERE g.verb = ?
+                           AND (g.subject_kind = 'PERSON' AND g.subject = ?
+                                OR g.subject_kind = 'GROUP'
+                                   AND g.subject IN (SELECT grp FROM membership WHERE person = ?))
+                         FETCH FIRST 1 ROW ONLY""", row -> true, verb, person, person).isPresent();
+    }
+
     private static Subject subject(Row row) {
         long id = row.number("subject");
         return row.text("subject_kind").equals("GROUP")
