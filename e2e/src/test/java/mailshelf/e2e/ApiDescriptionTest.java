@@ -26,7 +26,7 @@ class ApiDescriptionTest {
 
     @Test
     void it_is_the_one_that_the_types_are_made_from() throws Exception {
-        try (RunningServer server = RunningServer.on(DemoData.copy("described"))) {
+        try (RunningServer server = RunningServer.at(Moments.START, DemoData.copy("described"))) {
             JsonNode given = JSON.readTree(described(server));
             if (System.getProperty("golden.update") != null) {
                 Files.writeString(KEPT, JSON.writeValueAsString(given) + "\n");

@@ -11,15 +11,17 @@ final class DemoData {
     private static final Path FOLDERS = Path.of("target/data");
     private static final Path TEMPLATE = FOLDERS.resolve("template");
 
+    private static final Path MADE = TEMPLATE.resolve("made");
+
     private DemoData() {}
 
     static synchronized Path copy(String name) {
         try {
-            if (!Files.exists(TEMPLATE.resolve("made"))) {
+            if (!isMade()) {
                 delete(TEMPLATE);
                 Files.createDirectories(TEMPLATE);
-                RunningServer.on(TEMPLATE.resolve("data")).close();
-                Files.createFile(TEMPLATE.resolve("made"));
+                RunningServer.at(Moments.BUILT, TEMPLATE.resolve("data")).close();
+                Files.writeString(MADE, Moments.BUILT.toString());
             }
             Path copy = FOLDERS.resolve(name);
             delete(copy);
@@ -28,6 +30,11 @@ final class DemoData {
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
+    }
+
+    /** Also when, as tests may begin at another moment than those before. */
+    private static boolean isMade() throws IOException {
+        return Files.exists(MADE) && Files.readString(MADE).equals(Moments.BUILT.toString());
     }
 
     static void copyAll(Path from, Path to) throws IOException {

@@ -32,7 +32,7 @@ class FullDiskTest {
         Files.createDirectories(disk);
         assumeTrue(run("mount", "-t", "tmpfs", "-o", "size=64m", "tmpfs", disk.toString()) == 0);
         DemoData.copyAll(template, disk.resolve("data"));
-        server = RunningServer.on(disk.resolve("data"));
+        server = RunningServer.at(Moments.START, disk.resolve("data"));
         crew = Crew.hired(server, CREW);
     }
 

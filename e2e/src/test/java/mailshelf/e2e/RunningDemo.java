@@ -18,7 +18,7 @@ final class RunningDemo implements BeforeAllCallback, AfterAllCallback {
 
     @Override
     public void beforeAll(ExtensionContext context) {
-        server = RunningServer.on(DemoData.copy(name));
+        server = RunningServer.at(Moments.START, DemoData.copy(name));
     }
 
     @Override

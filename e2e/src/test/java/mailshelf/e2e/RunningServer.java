@@ -7,6 +7,7 @@ import java.net.ServerSocket;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.OffsetDateTime;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.TimeUnit;
@@ -30,11 +31,18 @@ public final class RunningServer implements AutoCloseable {
         this.command = command;
     }
 
-    /** Starts the demo on a folder and waits until it answers. */
+    /** Starts the demo on a folder, its clock going on from where it is, and waits until it answers. */
     static RunningServer on(Path data, String... options) {
         RunningServer server = new RunningServer(data, freePort(), List.of("demo", "--tickets", "20000"));
         server.start(options);
         return server;
+    }
+
+    /** As {@link #on}, at this moment of its clock; later starts of the same one go on from there. */
+    static RunningServer at(OffsetDateTime moment, Path data, String... options) {
+        List<String> all = new ArrayList<>(List.of("--clock", moment.toString()));
+        all.addAll(List.of(options));
+        return on(data, all.toArray(String[]::new));
     }
 
     /** Starts one of several servers on the demo's data. */

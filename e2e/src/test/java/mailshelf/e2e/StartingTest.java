@@ -31,7 +31,7 @@ class StartingTest {
 
     @Test
     void a_data_folder_in_use_is_said_and_the_other_process_goes_on() throws Exception {
-        try (RunningServer server = RunningServer.on(DemoData.copy("taken"))) {
+        try (RunningServer server = RunningServer.at(Moments.START, DemoData.copy("taken"))) {
             assertThat(refused("demo", "--data", server.data().toString(), "--port", "0"))
                     .isEqualTo("The data folder " + server.data() + " is in use by another process: "
                             + "stop that one, or choose another folder with --data.\n");

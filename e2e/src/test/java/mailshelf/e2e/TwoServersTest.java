@@ -17,8 +17,8 @@ class TwoServersTest {
     void one_is_killed_in_a_run_and_the_other_finishes_it_without_doubling() throws Exception {
         Path data = DemoData.copy("shared");
         int smtpPort = RunningServer.freePort();
-        try (RunningServer mailServer =
-                RunningServer.on(DemoData.copy("shared-mails"), "--smtp-port", String.valueOf(smtpPort))) {
+        try (RunningServer mailServer = RunningServer.at(
+                Moments.START, DemoData.copy("shared-mails"), "--smtp-port", String.valueOf(smtpPort))) {
             Crew crew = prepared(data).receivingIn(mailServer);
             crew.treat(Api.as(mailServer, "Marit Lunde"), "SLOW");
             int port = RunningServer.freePort();
@@ -46,7 +46,7 @@ class TwoServersTest {
 
     /** People, a subscription, and an administrator with a password, made while the demo has the data to itself. */
     private static Crew prepared(Path data) {
-        try (RunningServer demo = RunningServer.on(data)) {
+        try (RunningServer demo = RunningServer.at(Moments.START, data)) {
             Crew crew = Crew.hired(demo, CREW);
             Api sunniva = Api.as(demo, "Sunniva Rein");
             sunniva.post(

@@ -41,7 +41,7 @@ class HouseOpening implements Opening {
             Person first = new Person(
                     new PersonId(0),
                     "Administrator",
-                    settings.mailAddress(),
+                    settings.mail().address(),
                     ZoneOffset.UTC,
                     Locale.ENGLISH,
                     DayOfWeek.MONDAY,

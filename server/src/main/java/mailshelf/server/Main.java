@@ -1,6 +1,7 @@
 package mailshelf.server;
 
 import java.nio.file.Path;
+import java.time.OffsetDateTime;
 import java.util.Optional;
 import java.util.concurrent.Callable;
 import mailshelf.server.delivery.Arrow;
@@ -127,12 +128,7 @@ public final class Main implements Callable<Integer> {
                     database,
                     serverNumber,
                     url,
-                    mailAddress,
-                    smtpHost,
-                    smtpPort,
-                    smtpTls,
-                    false,
-                    0,
+                    new MailSettings(mailAddress, smtpHost, smtpPort, smtpTls),
                     Optional.empty());
             if (place.fresh && database.isPresent()) {
                 System.err.println("--fresh empties what other servers use: leave it out, or leave out --database.");
@@ -163,6 +159,13 @@ public final class Main implements Callable<Integer> {
         long tickets;
 
         @Option(
+                names = "--clock",
+                paramLabel = "TIME",
+                description = "the time that the demo's clock shows when it is ready, such as 2027-03-01T05:20+01:00"
+                        + " (default: now, plus what the clock has been moved by)")
+        OffsetDateTime clock;
+
+        @Option(
                 names = "--die-behind",
                 hidden = true,
                 description = "dies there, once; for tests of what a crash leaves")
@@ -176,13 +179,11 @@ public final class Main implements Callable<Integer> {
                     Optional.empty(),
                     1,
                     "http://localhost:" + place.port,
-                    "mail-shelf@brinewater.example",
-                    "localhost",
-                    mailPort,
-                    MailTls.NEVER,
-                    true,
-                    tickets,
-                    Optional.ofNullable(dieBehind));
+                    new MailSettings("mail-shelf@brinewater.example", "localhost", mailPort, MailTls.NEVER),
+                    Optional.of(new DemoSettings(
+                            tickets,
+                            Optional.ofNullable(clock).map(OffsetDateTime::toInstant),
+                            Optional.ofNullable(dieBehind))));
             return ServerStart.run(settings, "localhost", place.port, place.fresh);
         }
     }

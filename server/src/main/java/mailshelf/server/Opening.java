@@ -4,5 +4,6 @@ import java.io.PrintStream;
 
 /** What is to be done and said once a server has started. */
 public interface Opening {
-    void open(PrintStream out);
+    /** @throws CannotStart where it turns out only now that it cannot run */
+    void open(PrintStream out) throws CannotStart;
 }

@@ -4,7 +4,11 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.net.InetAddress;
 import java.net.ServerSocket;
+import java.util.Locale;
 import java.util.Map;
+import java.util.MissingResourceException;
+import mailshelf.core.wording.Words;
+import mailshelf.render.type.HouseFont;
 import mailshelf.store.Database;
 import org.springframework.boot.builder.SpringApplicationBuilder;
 import org.springframework.context.ConfigurableApplicationContext;
@@ -29,17 +33,18 @@ final class ServerStart {
             String lock = settings.database().isPresent() ? DataFolder.ofServer(settings.server()) : DataFolder.WHOLE;
             DataFolder.take(settings.data(), lock, fresh);
             checkDatabase(settings);
+            checkParts();
+            running = start(settings, address, port);
+            running.getBean(Opening.class).open(System.out);
+            return 0;
         } catch (CannotStart e) {
             System.err.println(e.getMessage());
             return Main.USAGE;
         }
-        running = start(settings, address, port);
-        running.getBean(Opening.class).open(System.out);
-        return 0;
     }
 
     private static ConfigurableApplicationContext start(HouseSettings settings, String address, int port) {
-        return application(settings.demo() ? DemoApp.class : HouseApp.class)
+        return application(settings.demo().isPresent() ? DemoApp.class : HouseApp.class)
                 .initializers(context -> context.getBeanFactory().registerSingleton("houseSettings", settings))
                 .properties(Map.of("server.port", port, "server.address", address))
                 .run();
@@ -57,6 +62,17 @@ final class ServerStart {
             return socket.getLocalPort();
         } catch (IOException e) {
             throw new UncheckedIOException(e);
+        }
+    }
+
+    /** What files and mails are written with comes with the program: where that is damaged, none could be made. */
+    private static void checkParts() throws CannotStart {
+        try {
+            HouseFont.readAll();
+            Words.in(Locale.ENGLISH);
+        } catch (UncheckedIOException | MissingResourceException e) {
+            throw new CannotStart("A part of Mail Shelf cannot be read (" + e.getMessage()
+                    + "): install it again, or free what it needs.");
         }
     }
 

@@ -55,9 +55,15 @@ class Wiring {
         return new Durable(database);
     }
 
+    /** A demo that is started with a time goes on from where its clock was left, and is moved there when it opens. */
     @Bean
-    BusinessClock businessClock(InstantSource machineClock, Database database, SettingStore settings) {
-        return new BusinessClock(machineClock, database, settings);
+    BusinessClock businessClock(
+            InstantSource machineClock, Database database, SettingStore stored, HouseSettings settings) {
+        BusinessClock clock = new BusinessClock(machineClock, database, stored);
+        if (settings.demo().flatMap(DemoSettings::clock).isPresent()) {
+            clock.continueWhereItWasLeft();
+        }
+        return clock;
     }
 
     @Bean
@@ -192,7 +198,7 @@ class Wiring {
 
     @Bean
     FaultPoint faultPoint(HouseSettings settings) {
-        return new FaultPoint(settings.deadlyArrow());
+        return new FaultPoint(settings.demo().flatMap(DemoSettings::deadlyArrow));
     }
 
     @Bean

@@ -3,8 +3,12 @@ package mailshelf.server;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
 import static com.tngtech.archunit.library.Architectures.layeredArchitecture;
 import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
+import static org.assertj.core.api.Assertions.assertThat;
 
+import com.tngtech.archunit.core.domain.JavaCall;
+import com.tngtech.archunit.core.domain.JavaClass;
 import com.tngtech.archunit.core.domain.JavaClasses;
+import com.tngtech.archunit.core.domain.JavaCodeUnit;
 import com.tngtech.archunit.core.importer.ClassFileImporter;
 import com.tngtech.archunit.core.importer.ImportOption;
 import java.time.Clock;
@@ -17,13 +21,28 @@ import java.time.OffsetDateTime;
 import java.time.Year;
 import java.time.YearMonth;
 import java.time.ZonedDateTime;
+import java.util.ArrayList;
 import java.util.Date;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeMap;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 
 /** Which way imports point, and the promises that hold everywhere. */
 class ArchitectureTest {
+    private static final Set<String> READERS = Set.of(
+            "java.nio.file.Files",
+            "java.io.FileInputStream",
+            "java.io.RandomAccessFile",
+            "java.nio.channels.FileChannel",
+            "java.util.ResourceBundle",
+            "java.awt.Font",
+            "java.net.http.HttpClient",
+            "java.sql.DriverManager");
+
     private static JavaClasses classes;
 
     @BeforeAll
@@ -133,5 +152,37 @@ class ArchitectureTest {
                 .orShould()
                 .accessField(System.class, "err")
                 .check(classes);
+    }
+
+    /** One that fails leaves its class unusable for as long as the process lives, whatever the reason was. */
+    @Test
+    void no_static_initialiser_reads_anything() {
+        Map<String, List<String>> reading = new TreeMap<>();
+        for (JavaClass type : classes) {
+            type.getStaticInitializer().ifPresent(initialiser -> {
+                List<String> reads = readsFrom(initialiser, new HashSet<>());
+                if (!reads.isEmpty()) {
+                    reading.put(type.getName(), reads);
+                }
+            });
+        }
+        assertThat(reading).isEmpty();
+    }
+
+    /** What it, or any code of ours that it calls, reads from files and resources. */
+    private static List<String> readsFrom(JavaCodeUnit code, Set<JavaCodeUnit> seen) {
+        if (!seen.add(code)) {
+            return List.of();
+        }
+        List<String> reads = new ArrayList<>();
+        for (JavaCall<?> call : code.getCallsFromSelf()) {
+            String owner = call.getTargetOwner().getName();
+            if (owner.startsWith("mailshelf.")) {
+                call.getTarget().resolveMember().ifPresent(target -> reads.addAll(readsFrom(target, seen)));
+            } else if (READERS.contains(owner) || call.getName().startsWith("getResource")) {
+                reads.add(owner + "." + call.getName());
+            }
+        }
+        return reads;
     }
 }

@@ -1,20 +1,14 @@
 package mailshelf.render.type;
 
 import java.awt.Font;
-import java.awt.FontFormatException;
-import java.io.ByteArrayInputStream;
-import java.io.IOException;
-import java.io.InputStream;
-import java.io.UncheckedIOException;
 import java.util.Map;
-import java.util.Objects;
 import java.util.concurrent.ConcurrentHashMap;
-import org.apache.fontbox.ttf.CmapLookup;
-import org.apache.fontbox.ttf.TTFParser;
 import org.apache.fontbox.ttf.TrueTypeFont;
-import org.apache.pdfbox.io.RandomAccessReadBuffer;
 
-/** The house's three faces, read once from the TrueType files that the build brings along. */
+/**
+ * The house's three faces, each read once from the TrueType file that the build brings along. One that cannot be read fails
+ * whoever needs it then; the next to need it reads it again.
+ */
 public enum HouseFont {
     SANS("source-sans-3/400Regular/SourceSans3_400Regular.ttf", "SourceSans3-Regular"),
     SANS_BOLD("source-sans-3/600SemiBold/SourceSans3_600SemiBold.ttf", "SourceSans3-SemiBold"),
@@ -23,53 +17,49 @@ public enum HouseFont {
     private static final int NO_BREAK_SPACE = 0xA0;
     private static final int UNSEEN = -1;
 
-    /** Up to here, Latin to arithmetic signs, what a character is and how wide is looked up once, at the start. */
-    private static final int KNOWN = 0x2300;
-
+    private final String resource;
     private final String postScriptName;
-    private final Font awt;
-    private final TrueTypeFont trueType;
-    private final CmapLookup characters;
-    private final float perEm;
-    private final int[] glyphs = new int[KNOWN];
-    private final float[] advances = new float[KNOWN];
     private final Map<Float, Font> sizes = new ConcurrentHashMap<>();
+    private volatile Face face;
 
     HouseFont(String resource, String postScriptName) {
+        this.resource = resource;
         this.postScriptName = postScriptName;
-        byte[] file = read(resource);
-        try {
-            awt = Font.createFont(Font.TRUETYPE_FONT, new ByteArrayInputStream(file));
-            trueType = new TTFParser().parse(new RandomAccessReadBuffer(file));
-            characters = trueType.getUnicodeCmapLookup();
-            perEm = trueType.getUnitsPerEm();
-            for (int character = 0; character < KNOWN; character++) {
-                glyphs[character] = characters.getGlyphId(character);
-                advances[character] = trueType.getAdvanceWidth(glyphs[character]);
-            }
-        } catch (IOException | FontFormatException e) {
-            throw new IllegalStateException("Font " + resource + " cannot be read", e);
+    }
+
+    /**
+     * Reads all of them, so that what is missing is found before anything is written with it.
+     *
+     * @throws java.io.UncheckedIOException if one cannot be read
+     */
+    public static void readAll() {
+        for (HouseFont each : values()) {
+            each.face();
         }
     }
 
-    private static byte[] read(String resource) {
-        try (InputStream in = HouseFont.class.getResourceAsStream(resource)) {
-            return Objects.requireNonNull(in, resource).readAllBytes();
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
+    private Face face() {
+        Face read = face;
+        return read != null ? read : readFace();
+    }
+
+    private synchronized Face readFace() {
+        if (face == null) {
+            face = Face.read(resource);
         }
+        return face;
     }
 
     /** The face for Java's own drawing, at a size in points. */
     public Font at(float sizePt) {
-        return sizes.computeIfAbsent(sizePt, awt::deriveFont);
+        return sizes.computeIfAbsent(sizePt, size -> face().awt().deriveFont(size));
     }
 
     /** Which face an AWT font came from; SANS for one that is not of the house. */
     public static HouseFont of(Font font) {
-        for (HouseFont face : values()) {
-            if (face.awt.getName().equals(font.getName())) {
-                return face;
+        for (HouseFont each : values()) {
+            if (each.face().awt().getName().equals(font.getName())) {
+                return each;
             }
         }
         return SANS;
@@ -107,7 +97,7 @@ public enum HouseFont {
             units += units(character);
             i += Character.charCount(character);
         }
-        return units * sizePt / perEm;
+        return units * sizePt / perEm();
     }
 
     /** The text, cut with an ellipsis where it is wider than allowed. */
@@ -115,7 +105,7 @@ public enum HouseFont {
         if (width(text, sizePt) <= widthPt) {
             return text;
         }
-        float room = (widthPt - width("…", sizePt)) * perEm / sizePt;
+        float room = (widthPt - width("…", sizePt)) * perEm() / sizePt;
         float used = 0;
         int end = 0;
         while (end < text.length()) {
@@ -134,27 +124,23 @@ public enum HouseFont {
         if (written == UNSEEN) {
             return 0;
         }
-        return written < KNOWN ? advances[written] : advance(glyph(written));
+        return face().units(written);
     }
 
     int glyph(int character) {
-        return character < KNOWN ? glyphs[character] : characters.getGlyphId(character);
+        return face().glyph(character);
     }
 
     float advance(int glyph) {
-        try {
-            return trueType.getAdvanceWidth(glyph);
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
+        return face().advance(glyph);
     }
 
     TrueTypeFont trueType() {
-        return trueType;
+        return face().trueType();
     }
 
     float perEm() {
-        return perEm;
+        return face().perEm();
     }
 
     String postScriptName() {

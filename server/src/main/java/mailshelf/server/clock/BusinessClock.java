@@ -13,6 +13,9 @@ import mailshelf.store.SettingStore;
 public final class BusinessClock implements InstantSource {
     private static final String SHIFT = "business-clock-shift-millis";
 
+    /** The last time that it is known to have shown: when it was moved, or when its server ended. */
+    private static final String SHOWN = "business-clock-shown";
+
     private final InstantSource machine;
     private final Database database;
     private final SettingStore settings;
@@ -35,12 +38,27 @@ public final class BusinessClock implements InstantSource {
     /** Moves the clock, so that it shows {@code to} now and goes on from there. */
     public void moveTo(Instant to) {
         Duration moved = Duration.between(machine.instant(), to);
-        database.doInTransaction(tx -> settings.put(tx, SHIFT, Long.toString(moved.toMillis())));
+        database.doInTransaction(tx -> {
+            settings.put(tx, SHIFT, Long.toString(moved.toMillis()));
+            settings.put(tx, SHOWN, to.toString());
+        });
         shift = moved;
+    }
+
+    /** As if no time had passed since its server ended; where that is not known, it runs on with the machine's clock. */
+    public void continueWhereItWasLeft() {
+        database.inTransaction(tx -> settings.find(tx, SHOWN))
+                .map(Instant::parse)
+                .ifPresent(this::moveTo);
     }
 
     /** How far it is from the machine's clock. */
     public Duration shift() {
         return shift;
+    }
+
+    /** Keeps the time that it shows, for {@link #continueWhereItWasLeft}. */
+    public void leave() {
+        database.doInTransaction(tx -> settings.put(tx, SHOWN, instant().toString()));
     }
 }

@@ -47,7 +47,7 @@ import org.springframework.stereotype.Component;
 @Component
 class LoadRows {
     private static final Logger LOG = LoggerFactory.getLogger(LoadRows.class);
-    private static final Words HOUSE = Words.in(Locale.ENGLISH);
+    private final Words house = Words.in(Locale.ENGLISH);
     private static final int MOST_FAULTS_TOLD = 3;
     private static final int LONGEST_FAILURE = 2000;
     private static final int AT_ONCE = 2;
@@ -164,7 +164,7 @@ class LoadRows {
         if (who.isPresent()) {
             audit.keep(tx, who.get(), Act.DATA_LOADED, thing, rowsBefore, after);
         } else {
-            audit.keepOfNobody(tx, HOUSE.say("audit.house"), Act.DATA_LOADED, thing, rowsBefore, after);
+            audit.keepOfNobody(tx, house.say("audit.house"), Act.DATA_LOADED, thing, rowsBefore, after);
         }
     }
 
@@ -195,15 +195,15 @@ class LoadRows {
     }
 
     /** In the language of the house, as everybody reads it who reads the figures. */
-    private static String failure(Exception e) {
+    private String failure(Exception e) {
         if (!(e instanceof Problem problem)) {
-            return HOUSE.say("load.failed");
+            return house.say("load.failed");
         }
         String faults = problem.faults().stream()
                 .limit(MOST_FAULTS_TOLD)
                 .map(Problem.Fault::message)
                 .collect(Collectors.joining("; "));
-        String said = problem.sentences(HOUSE).get(0);
+        String said = problem.sentences(house).get(0);
         String whole = faults.isEmpty() || said.contains(faults) ? said : said + " " + faults;
         return whole.length() > LONGEST_FAILURE ? whole.substring(0, LONGEST_FAILURE) : whole;
     }

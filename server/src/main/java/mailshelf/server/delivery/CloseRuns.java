@@ -35,7 +35,7 @@ import org.springframework.stereotype.Component;
 @Component
 class CloseRuns {
     private static final Logger LOG = LoggerFactory.getLogger(CloseRuns.class);
-    private static final Words HOUSE = Words.in(Locale.ENGLISH);
+    private final Words house = Words.in(Locale.ENGLISH);
     private static final int AT_ONCE = 20;
 
     private final Database database;
@@ -133,11 +133,11 @@ class CloseRuns {
                 Thing thing = Thing.of(Thing.Kind.RUN, run.id(), issue.name() + ", " + no);
                 audit.keepOfNobody(
                         tx,
-                        HOUSE.say("audit.house"),
+                        house.say("audit.house"),
                         Act.SEND_CLOSED,
                         thing,
                         "",
-                        HOUSE.say("audit.sent", facts.accepted(), facts.all()));
+                        house.say("audit.sent", facts.accepted(), facts.all()));
             }
         });
         faultPoint.behind(Arrow.CLOSED);

@@ -86,7 +86,7 @@ class SealIssue {
                     shelves.put(listed.recipient().person(), copy);
                 }
             }
-            deliveries.insert(tx, job.run().id(), mails, settings.mailDomain(), job.now());
+            deliveries.insert(tx, job.run().id(), mails, settings.mail().domain(), job.now());
             if (!job.run().trigger().isTrial()) {
                 issues.putOnShelves(tx, issue, shelves);
             }

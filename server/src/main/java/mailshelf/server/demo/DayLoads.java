@@ -13,7 +13,6 @@ import java.time.ZoneId;
 import java.time.temporal.TemporalAdjusters;
 import java.util.Optional;
 import mailshelf.core.data.Column;
-import mailshelf.server.HouseSettings;
 import org.springframework.context.annotation.Profile;
 import org.springframework.stereotype.Component;
 
@@ -26,12 +25,12 @@ class DayLoads {
 
     private final DemoState state;
     private final Feeds feeds;
-    private final HouseSettings settings;
+    private final DemoSignIn signIn;
 
-    DayLoads(DemoState state, Feeds feeds, HouseSettings settings) {
+    DayLoads(DemoState state, Feeds feeds, DemoSignIn signIn) {
         this.state = state;
         this.feeds = feeds;
-        this.settings = settings;
+        this.signIn = signIn;
     }
 
     /** When the next rows come in; empty before the demo has a data set. */
@@ -67,7 +66,7 @@ class DayLoads {
     }
 
     private void add(Feed feed, LocalDate loadedTo, LocalDate to) {
-        try (DemoApi api = DemoApi.as(settings.baseUrl(), state.loader())) {
+        try (DemoApi api = signIn.as(state.loader())) {
             load(api, feed, state.dataSet(feed.dataSet()), loadedTo.plusDays(1), to, "APPEND");
         }
     }

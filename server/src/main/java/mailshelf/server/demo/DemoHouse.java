@@ -15,6 +15,8 @@ import java.util.Set;
 import mailshelf.core.rights.Person;
 import mailshelf.core.rights.PersonId;
 import mailshelf.core.rights.Role;
+import mailshelf.server.CannotStart;
+import mailshelf.server.DemoSettings;
 import mailshelf.server.HouseSettings;
 import mailshelf.server.Opening;
 import mailshelf.server.clock.BusinessClock;
@@ -51,6 +53,8 @@ class DemoHouse implements Opening {
     private final BusinessClock clock;
     private final InstantSource machineClock;
     private final HouseSettings settings;
+    private final DemoSignIn signIn;
+    private final DemoProgress progress;
     private final Map<String, Long> persons = new LinkedHashMap<>();
 
     DemoHouse(
@@ -62,7 +66,9 @@ class DemoHouse implements Opening {
             MoveClock moveClock,
             BusinessClock clock,
             InstantSource machineClock,
-            HouseSettings settings) {
+            HouseSettings settings,
+            DemoSignIn signIn,
+            DemoProgress progress) {
         this.database = database;
         this.people = people;
         this.state = state;
@@ -72,34 +78,64 @@ class DemoHouse implements Opening {
         this.clock = clock;
         this.machineClock = machineClock;
         this.settings = settings;
+        this.signIn = signIn;
+        this.progress = progress;
     }
 
     @Override
-    public void open(PrintStream out) {
-        build();
+    public void open(PrintStream out) throws CannotStart {
+        progress.begin(out);
+        if (state.isReady()) {
+            goOn();
+        } else {
+            out.println(
+                    "Building the demo; this takes about a minute. " + settings.baseUrl() + " shows how far it is.");
+            build();
+        }
+        progress.begin(DemoProgress.Stage.DONE);
         out.println("Mail Shelf's demo answers at " + settings.baseUrl());
         out.println(
                 "Sign in with one click as Marit Lunde (operations), Ida Solvang (route lead), Kirsti Vale (board),");
         out.println("Sunniva Rein (administrator) or one of four others.");
     }
 
-    /** At the first start; at later ones it only brings in the days that have passed since. */
-    private void build() {
-        if (state.isReady()) {
-            dayLoads.upTo(clock.instant());
-            return;
+    /** Time passes as it would have: what fell due meanwhile is sent, and the days' rows come in. */
+    private void goOn() throws CannotStart {
+        Optional<Instant> wanted = settings.demo().flatMap(DemoSettings::clock);
+        if (wanted.isPresent()) {
+            if (wanted.get().isBefore(clock.instant())) {
+                throw new CannotStart("The demo's clock shows "
+                        + clock.instant().atZone(DayLoads.ZONE).toOffsetDateTime()
+                        + " already: choose a later --clock, or start anew with --fresh.");
+            }
+            moveClock.move(wanted.get());
         }
-        LocalDate today = machineClock.instant().atZone(DayLoads.ZONE).toLocalDate();
+        dayLoads.upTo(clock.instant());
+    }
+
+    private void build() throws CannotStart {
+        if (state.openingDay().isPresent()) {
+            throw new CannotStart("The demo in " + settings.data()
+                    + " was never finished: start it with --fresh, which empties that folder.");
+        }
+        Optional<Instant> wanted = settings.demo().flatMap(DemoSettings::clock);
+        Instant opening = wanted.orElseGet(machineClock::instant);
+        LocalDate today = opening.atZone(DayLoads.ZONE).toLocalDate();
         LocalDate past = today.minusWeeks(WEEKS_OF_ISSUES).minusDays(2);
         state.open(today);
         clock.moveTo(past.atTime(9, 0).atZone(DayLoads.ZONE).toInstant());
-        try (DemoApi administrator = DemoApi.as(settings.baseUrl(), administrator())) {
+        try (DemoApi administrator = signIn.as(administrator())) {
             people(administrator);
             state.loader(persons.get("Sunniva Rein"));
             Map<String, Long> groups = groups(administrator);
             Map<String, Long> folders = library.begin(administrator, groups, past.minusDays(1));
             subscriptions();
-            passEightWeeks(administrator);
+            progress.begin(DemoProgress.Stage.WEEKS);
+            passEightWeeks(administrator, opening);
+            if (wanted.isEmpty()) {
+                clock.moveTo(machineClock.instant());
+            }
+            progress.begin(DemoProgress.Stage.LIBRARY);
             library.grow(administrator, groups, folders, persons.get("Kirsti Vale"));
             laterSubscriptions();
         }
@@ -156,17 +192,17 @@ class DemoHouse implements Opening {
     }
 
     private void subscriptions() {
-        try (DemoApi marit = DemoApi.as(settings.baseUrl(), persons.get("Marit Lunde"))) {
+        try (DemoApi marit = signIn.as(persons.get("Marit Lunde"))) {
             ofOperations(marit);
         }
-        try (DemoApi ida = DemoApi.as(settings.baseUrl(), persons.get("Ida Solvang"))) {
+        try (DemoApi ida = signIn.as(persons.get("Ida Solvang"))) {
             ofRouteLead(ida);
         }
     }
 
     /** Of reports that came later; nothing has been sent of them yet. */
     private void laterSubscriptions() {
-        try (DemoApi marit = DemoApi.as(settings.baseUrl(), persons.get("Marit Lunde"))) {
+        try (DemoApi marit = signIn.as(persons.get("Marit Lunde"))) {
             subscribe(
                     marit,
                     Map.of(
@@ -177,7 +213,7 @@ class DemoHouse implements Opening {
                             "letter", Map.of("subject", CREW_SUBJECT, "text", CREW_TEXT),
                             "schedule", schedule("FREQ=WEEKLY;BYDAY=MO", "07:15")));
         }
-        try (DemoApi anders = DemoApi.as(settings.baseUrl(), persons.get("Anders Moe"))) {
+        try (DemoApi anders = signIn.as(persons.get("Anders Moe"))) {
             subscribe(
                     anders,
                     Map.of(
@@ -263,26 +299,34 @@ class DemoHouse implements Opening {
     }
 
     /** One week in the middle, a mailbox of the board is closed. */
-    private void passEightWeeks(DemoApi administrator) {
-        Instant now = machineClock.instant();
+    private void passEightWeeks(DemoApi administrator, Instant opening) {
         LocalDate closedFrom = state.openingDay().orElseThrow().minusWeeks(3).with(DayOfWeek.MONDAY);
         String box = "/api/v1/mail-room/kirsti.vale" + DOMAIN + "/behaviour";
-        moveClock.move(closedFrom.atTime(LocalTime.NOON).atZone(DayLoads.ZONE).toInstant());
+        Instant begin = clock.instant();
+        pass(begin, closedFrom, opening);
         administrator.put(box, Map.of("behaviour", "REFUSE_FOR_GOOD"));
-        moveClock.move(closedFrom
-                .plusDays(2)
-                .atTime(LocalTime.NOON)
-                .atZone(DayLoads.ZONE)
-                .toInstant());
+        pass(begin, closedFrom.plusDays(2), opening);
         administrator.put(box, Map.of("behaviour", "NONE"));
-        moveClock.move(now);
-        clock.moveTo(machineClock.instant());
+        pass(begin, state.openingDay().orElseThrow(), opening);
+        moveClock.move(opening);
         persons.values().forEach(this::readAllButTheNewest);
+    }
+
+    /** Day by day until noon of one, so that it is seen to go on. */
+    private void pass(Instant begin, LocalDate until, Instant opening) {
+        LocalDate today = clock.instant().atZone(DayLoads.ZONE).toLocalDate();
+        today.plusDays(1).datesUntil(until.plusDays(1)).forEach(day -> {
+            Instant noon = day.atTime(LocalTime.NOON).atZone(DayLoads.ZONE).toInstant();
+            if (noon.isBefore(opening)) {
+                moveClock.move(noon);
+                progress.done(DemoProgress.part(begin, noon, opening));
+            }
+        });
     }
 
     /** People have read what came in the weeks before. */
     private void readAllButTheNewest(long person) {
-        try (DemoApi api = DemoApi.as(settings.baseUrl(), person)) {
+        try (DemoApi api = signIn.as(person)) {
             for (JsonNode row : api.get("/api/v1/shelf?scope=PUT_FOR_ME").get("rows")) {
                 JsonNode spines = row.get("spines");
                 for (int i = 0; i < spines.size() - 1; i++) {

@@ -26,7 +26,7 @@ class Feeds {
         LocalDate first = opening.minusMonths(MONTHS_OF_TICKETS);
         return List.of(
                 new Sailings(opening),
-                new Tickets(settings.demoTickets(), first, opening),
+                new Tickets(settings.demo().orElseThrow().tickets(), first, opening),
                 new Messages(opening),
                 new Fuel(opening),
                 new CrewHours(opening));

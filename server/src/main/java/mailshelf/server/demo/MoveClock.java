@@ -90,5 +90,6 @@ class MoveClock {
     @PreDestroy
     void stop() {
         mover.shutdownNow();
+        clock.leave();
     }
 }

@@ -71,7 +71,8 @@ public class LetterWriter {
                 about.owner().address(),
                 to.name(),
                 to.address(),
-                "subscription-" + about.subscription().value() + "." + settings.mailDomain(),
+                "subscription-" + about.subscription().value() + "."
+                        + settings.mail().domain(),
                 terms.name(),
                 messageId,
                 about.madeAt(),

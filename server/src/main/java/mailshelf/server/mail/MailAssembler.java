@@ -57,7 +57,7 @@ public class MailAssembler {
             QuotedPrintable encoder) {
         try {
             MimeMessage message = message(letter.messageId());
-            message.setFrom(new InternetAddress(settings.mailAddress(), letter.fromName(), "UTF-8"));
+            message.setFrom(new InternetAddress(settings.mail().address(), letter.fromName(), "UTF-8"));
             message.setReplyTo(new InternetAddress[] {new InternetAddress(letter.replyTo())});
             message.setRecipient(
                     Message.RecipientType.TO, new InternetAddress(letter.toAddress(), letter.toName(), "UTF-8"));
@@ -81,7 +81,7 @@ public class MailAssembler {
     byte[] plain(String toName, String toAddress, String messageId, Date date, String subject, String text) {
         try {
             MimeMessage message = message(messageId);
-            message.setFrom(new InternetAddress(settings.mailAddress(), "Mail Shelf", "UTF-8"));
+            message.setFrom(new InternetAddress(settings.mail().address(), "Mail Shelf", "UTF-8"));
             message.setRecipient(Message.RecipientType.TO, new InternetAddress(toAddress, toName, "UTF-8"));
             message.setSubject(subject, "UTF-8");
             message.setSentDate(date);

@@ -49,9 +49,11 @@ public class MailServer {
         properties.put("mail.smtp.quitwait", "false");
         // every mail would wait 40 ms for an acknowledgement without TCP_NODELAY
         properties.put("mail.smtp.socketFactory", new NoDelaySockets());
-        properties.put("mail.smtp.starttls.enable", Boolean.toString(settings.smtpTls() != MailTls.NEVER));
-        properties.put("mail.smtp.starttls.required", Boolean.toString(settings.smtpTls() == MailTls.REQUIRED));
-        properties.put("mail.smtp.localhost", settings.mailDomain());
+        properties.put(
+                "mail.smtp.starttls.enable", Boolean.toString(settings.mail().tls() != MailTls.NEVER));
+        properties.put(
+                "mail.smtp.starttls.required", Boolean.toString(settings.mail().tls() == MailTls.REQUIRED));
+        properties.put("mail.smtp.localhost", settings.mail().domain());
         this.session = Session.getInstance(properties);
     }
 
@@ -81,7 +83,7 @@ public class MailServer {
             return transport;
         }
         SMTPTransport fresh = (SMTPTransport) session.getTransport("smtp");
-        fresh.connect(settings.smtpHost(), settings.smtpPort(), null, null);
+        fresh.connect(settings.mail().host(), settings.mail().port(), null, null);
         return fresh;
     }
 

@@ -48,7 +48,7 @@ class MailRoom implements SmartLifecycle {
 
     @Override
     public void start() {
-        server = SMTPServer.port(settings.smtpPort())
+        server = SMTPServer.port(settings.mail().port())
                 .bindAddress(InetAddress.getLoopbackAddress())
                 .hostName("mail-room.brinewater.example")
                 .insertReceivedHeaders(false) // what is kept is what was sent, to the byte

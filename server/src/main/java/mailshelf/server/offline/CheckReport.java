@@ -18,7 +18,6 @@ import picocli.CommandLine.Mixin;
         mixinStandardHelpOptions = true)
 public final class CheckReport implements Callable<Integer> {
     static final int FAULTS = 1;
-    private static final Words WORDS = Words.in(Locale.ENGLISH);
 
     @Mixin
     ReportOnFile files;
@@ -52,7 +51,7 @@ public final class CheckReport implements Callable<Integer> {
         } catch (NoSuchFileException e) {
             System.err.println(e.getFile() + ": there is no such file.");
         } catch (Problem e) {
-            List<String> sentences = e.sentences(WORDS);
+            List<String> sentences = e.sentences(Words.in(Locale.ENGLISH));
             String file = String.valueOf(e.code().startsWith("report.") ? files.report : files.data);
             for (Problem.Fault fault : e.faults()) {
                 String place = fault.field()

@@ -35,7 +35,7 @@ import picocli.CommandLine.Option;
                         + ".pdf, .xlsx or .html, one page as .png, a table as .csv.",
         mixinStandardHelpOptions = true)
 public final class RenderReport implements Callable<Integer> {
-    private static final Words WORDS = Words.in(Locale.ENGLISH);
+    private final Words words = Words.in(Locale.ENGLISH);
 
     @Mixin
     ReportOnFile files;
@@ -88,15 +88,15 @@ public final class RenderReport implements Callable<Integer> {
                 throw Problem.invalid("report.no-page", page, pageIds(read.definition()));
             }
             List<Written.Page> written = models.stream()
-                    .map(model -> Writing.page(model, WORDS, ZoneOffset.UTC))
+                    .map(model -> Writing.page(model, words, ZoneOffset.UTC))
                     .toList();
             Files.write(
                     output,
                     switch (kind.get()) {
                         case PDF -> pdf(read, models.get(0).freshness().loadedAt(), written);
                         case XLSX -> PageXlsx.of(models, written);
-                        case HTML -> PageHtml.of(written, WORDS).getBytes(StandardCharsets.UTF_8);
-                        case PNG -> PagePicture.of(written.get(0), WORDS);
+                        case HTML -> PageHtml.of(written, words).getBytes(StandardCharsets.UTF_8);
+                        case PNG -> PagePicture.of(written.get(0), words);
                         case CSV -> csv(models, written);
                     });
         });
@@ -123,9 +123,9 @@ public final class RenderReport implements Callable<Integer> {
                 ", ", definition.pages().stream().map(Definition.Page::id).toList());
     }
 
-    private static byte[] pdf(ReportOnFile.Read read, Instant stamp, List<Written.Page> pages) {
+    private byte[] pdf(ReportOnFile.Read read, Instant stamp, List<Written.Page> pages) {
         Document.Running running = new Document.Running(
                 read.definition().title(), pages.get(0).showing(), pages.get(0).freshness());
-        return ReportPdf.of(pages, running, WORDS, stamp);
+        return ReportPdf.of(pages, running, words, stamp);
     }
 }

@@ -1,21 +1,16 @@
 package mailshelf.server.signin;
 
-import jakarta.servlet.http.HttpServletResponse;
-import java.io.IOException;
-import java.util.Locale;
 import mailshelf.core.Problem;
-import mailshelf.server.http.ProblemAnswers;
+import mailshelf.server.http.ProblemWriter;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.http.HttpStatus;
-import org.springframework.http.MediaType;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
 import org.springframework.security.config.http.SessionCreationPolicy;
 import org.springframework.security.core.userdetails.UserDetailsService;
 import org.springframework.security.core.userdetails.UsernameNotFoundException;
 import org.springframework.security.web.SecurityFilterChain;
 import org.springframework.security.web.firewall.RequestRejectedHandler;
-import tools.jackson.databind.json.JsonMapper;
 
 /** Which addresses need a session, and the browser's own defences. What one may do there is the gate's to say. */
 @Configuration(proxyBeanMethods = false)
@@ -24,10 +19,10 @@ class SecurityRules {
             + "img-src 'self' data:; font-src 'self'; connect-src 'self'; frame-src 'self'; "
             + "base-uri 'none'; form-action 'self'; frame-ancestors 'self'";
 
-    private final JsonMapper json;
+    private final ProblemWriter problems;
 
-    SecurityRules(JsonMapper json) {
-        this.json = json;
+    SecurityRules(ProblemWriter problems) {
+        this.problems = problems;
     }
 
     @Bean
@@ -50,10 +45,16 @@ class SecurityRules {
                 .headers(headers -> headers.contentSecurityPolicy(policy -> policy.policyDirectives(POLICY))
                         .frameOptions(frames -> frames.sameOrigin())
                         .referrerPolicy(referrer -> {}))
-                .exceptionHandling(faults -> faults.authenticationEntryPoint((request, response, e) ->
-                                write(response, HttpStatus.UNAUTHORIZED, "signin.needed", request.getLocale()))
-                        .accessDeniedHandler((request, response, e) ->
-                                write(response, HttpStatus.FORBIDDEN, "request.forged", request.getLocale())))
+                .exceptionHandling(faults -> faults.authenticationEntryPoint((request, response, e) -> problems.write(
+                                response,
+                                HttpStatus.UNAUTHORIZED,
+                                Problem.invalid("signin.needed"),
+                                request.getLocale()))
+                        .accessDeniedHandler((request, response, e) -> problems.write(
+                                response,
+                                HttpStatus.FORBIDDEN,
+                                Problem.invalid("request.forged"),
+                                request.getLocale())))
                 .logout(logout -> logout.disable())
                 .build();
     }
@@ -61,15 +62,8 @@ class SecurityRules {
     /** Addresses that no honest page asks for are refused before anything looks at them; in words, too. */
     @Bean
     RequestRejectedHandler refused() {
-        return (request, response, e) ->
-                write(response, HttpStatus.BAD_REQUEST, "request.bad-address", request.getLocale());
-    }
-
-    private void write(HttpServletResponse response, HttpStatus status, String code, Locale locale) throws IOException {
-        response.setStatus(status.value());
-        response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
-        Problem problem = Problem.invalid(code);
-        response.getOutputStream().write(json.writeValueAsBytes(ProblemAnswers.document(status, problem, locale)));
+        return (request, response, e) -> problems.write(
+                response, HttpStatus.BAD_REQUEST, Problem.invalid("request.bad-address"), request.getLocale());
     }
 
     /** Keeps Spring from making an account of its own; sign-in does not ask it. */

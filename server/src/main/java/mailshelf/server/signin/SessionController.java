@@ -82,7 +82,7 @@ class SessionController {
     SessionView get(CsrfToken token) {
         token.getToken(); // asked for, so that the cookie with it is sent before the first change
         Optional<Me> me = signedIn.current().map(this::me);
-        return new SessionView(me, settings.demo(), clock.instant());
+        return new SessionView(me, settings.demo().isPresent(), clock.instant());
     }
 
     private Me me(Person person) {

@@ -41,7 +41,7 @@ import org.springframework.stereotype.Component;
 @Component
 class CheckSources implements SmartLifecycle {
     private static final Logger LOG = LoggerFactory.getLogger(CheckSources.class);
-    private static final Words HOUSE = Words.in(Locale.ENGLISH);
+    private final Words house = Words.in(Locale.ENGLISH);
     private static final Duration LOOK = Duration.ofSeconds(5);
     private static final Duration EVERY = Duration.ofMinutes(15);
 
@@ -108,7 +108,7 @@ class CheckSources implements SmartLifecycle {
         Optional<Problem> failed = failed(source);
         database.doInTransaction(tx -> {
             boolean isNews = sources.checked(tx, source.id()).failure().isEmpty();
-            sources.keepChecked(tx, source.id(), failed.map(CheckSources::said).orElse(""));
+            sources.keepChecked(tx, source.id(), failed.map(this::said).orElse(""));
             if (isNews && failed.isPresent()) {
                 tellOwners(tx, source, said(failed.get()));
             }
@@ -124,8 +124,8 @@ class CheckSources implements SmartLifecycle {
         }
     }
 
-    private static String said(Problem problem) {
-        return problem.sentences(HOUSE).get(0);
+    private String said(Problem problem) {
+        return problem.sentences(house).get(0);
     }
 
     /** Those whose last load failed know already. */

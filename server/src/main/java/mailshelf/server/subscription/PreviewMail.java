@@ -42,7 +42,7 @@ class PreviewMail {
     }
 
     MailPreview of(LetterWriter.About about, Person as, Edition edition) {
-        Letter letter = letters.write(about, as, "<preview@" + settings.mailDomain() + ">", edition.words());
+        Letter letter = letters.write(about, as, "<preview@" + settings.mail().domain() + ">", edition.words());
         MailBody body =
                 MailBodies.of(letter, edition.pages(), edition.pdf().isPresent(), edition.picture(), edition.words());
         return new MailPreview(letter.fromName(), as.name(), letter.subject(), body.html(), body.text());

@@ -14,6 +14,7 @@ import javax.net.ssl.KeyManagerFactory;
 import javax.net.ssl.SSLContext;
 import mailshelf.core.delivery.Answer;
 import mailshelf.server.HouseSettings;
+import mailshelf.server.MailSettings;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -86,12 +87,7 @@ class MailServerTest {
                 Optional.empty(),
                 1,
                 "http://localhost",
-                "shelf@x.example",
-                "localhost",
-                port,
-                tls,
-                false,
-                0,
+                new MailSettings("shelf@x.example", "localhost", port, tls),
                 Optional.empty());
         return new MailServer(settings).send(List.of(MAIL), IDA);
     }
