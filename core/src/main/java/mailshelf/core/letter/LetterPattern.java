@@ -10,6 +10,7 @@ import java.util.regex.Matcher;
 import mailshelf.core.report.MergeText;
 import mailshelf.core.wording.Figures;
 import mailshelf.core.wording.OneLine;
+import mailshelf.core.wording.Shortened;
 
 /**
  * The subject and the text of a subscription's mails, as its owner writes them: with fields in braces, such as
@@ -104,12 +105,7 @@ public record LetterPattern(String subject, String text) {
 
     /** The subject with its fields filled in, on one line that is not too long. */
     public String subject(LetterFields fields) {
-        String line = OneLine.of(filled(subjectOrUsual(), fields));
-        if (line.length() <= LONGEST_SUBJECT) {
-            return line;
-        }
-        int end = LONGEST_SUBJECT - 1;
-        return line.substring(0, Character.isHighSurrogate(line.charAt(end - 1)) ? end - 1 : end) + "…";
+        return Shortened.to(LONGEST_SUBJECT, OneLine.of(filled(subjectOrUsual(), fields)));
     }
 
     /** The text with its fields filled in. */

@@ -21,6 +21,7 @@ import mailshelf.core.data.Slicing;
 import mailshelf.core.data.Table;
 import mailshelf.core.data.TableBuilder;
 import mailshelf.core.rights.Person;
+import mailshelf.core.wording.Shortened;
 import mailshelf.core.wording.Words;
 import mailshelf.server.HouseSettings;
 import mailshelf.server.audit.AuditTrail;
@@ -30,6 +31,7 @@ import mailshelf.server.http.Languages;
 import mailshelf.server.notice.Notices;
 import mailshelf.store.Database;
 import mailshelf.store.Tx;
+import mailshelf.store.Widths;
 import mailshelf.store.data.DataSet;
 import mailshelf.store.data.DataSetStore;
 import mailshelf.store.data.Load;
@@ -49,7 +51,6 @@ class LoadRows {
     private static final Logger LOG = LoggerFactory.getLogger(LoadRows.class);
     private final Words house = Words.in(Locale.ENGLISH);
     private static final int MOST_FAULTS_TOLD = 3;
-    private static final int LONGEST_FAILURE = 2000;
     private static final int AT_ONCE = 2;
 
     private final Database database;
@@ -205,6 +206,6 @@ class LoadRows {
                 .collect(Collectors.joining("; "));
         String said = problem.sentences(house).get(0);
         String whole = faults.isEmpty() || said.contains(faults) ? said : said + " " + faults;
-        return whole.length() > LONGEST_FAILURE ? whole.substring(0, LONGEST_FAILURE) : whole;
+        return Shortened.to(Widths.REASON, whole);
     }
 }

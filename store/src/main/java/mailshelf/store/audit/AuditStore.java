@@ -9,13 +9,13 @@ import java.util.stream.Collectors;
 import mailshelf.core.audit.Act;
 import mailshelf.core.audit.Thing;
 import mailshelf.core.rights.PersonId;
+import mailshelf.core.wording.Shortened;
 import mailshelf.store.Row;
 import mailshelf.store.Tx;
+import mailshelf.store.Widths;
 
 /** The audit trail: appended to, searched, never changed. */
 public final class AuditStore {
-    private static final int LONGEST_NAME = 300;
-    private static final int LONGEST_TEXT = 2000;
 
     /**
      * One thing done.
@@ -73,14 +73,14 @@ public final class AuditStore {
                 VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)""",
                 entry.at(),
                 entry.person(),
-                cut(entry.who(), 254),
-                entry.from(),
+                Shortened.to(Widths.ADDRESS, entry.who()),
+                Shortened.to(Widths.FROM, entry.from()),
                 entry.act(),
                 entry.thing().kind(),
                 entry.thing().id(),
-                cut(entry.thing().name(), LONGEST_NAME),
-                cut(entry.before(), LONGEST_TEXT),
-                cut(entry.after(), LONGEST_TEXT));
+                Shortened.to(Widths.RECORDED_NAME, entry.thing().name()),
+                Shortened.to(Widths.CHANGE, entry.before()),
+                Shortened.to(Widths.CHANGE, entry.after()));
     }
 
     /** Whether somebody has done just this since then. */
@@ -116,9 +116,5 @@ public final class AuditStore {
                 search.before(),
                 search.olderThan(),
                 most);
-    }
-
-    private static String cut(String text, int longest) {
-        return text.length() > longest ? text.substring(0, longest - 1) + "…" : text;
     }
 }

@@ -16,8 +16,10 @@ import mailshelf.core.data.SourceId;
 import mailshelf.core.json.CoreJson;
 import mailshelf.core.rights.FolderId;
 import mailshelf.core.rights.PersonId;
+import mailshelf.core.wording.Shortened;
 import mailshelf.store.Row;
 import mailshelf.store.Tx;
+import mailshelf.store.Widths;
 
 /** Data sets and the record of their loads; the rows themselves are files. */
 public final class DataSetStore {
@@ -198,7 +200,7 @@ public final class DataSetStore {
                 attempt.by(),
                 attempt.millis(),
                 attempt.load().map(Load::id),
-                attempt.failure());
+                Shortened.to(Widths.REASON, attempt.failure()));
     }
 
     public Optional<Load> findLoad(Tx tx, LoadId id) {

@@ -16,8 +16,10 @@ import mailshelf.core.delivery.DeliveryStep;
 import mailshelf.core.delivery.RunId;
 import mailshelf.core.delivery.RunRecipientId;
 import mailshelf.core.rights.PersonId;
+import mailshelf.core.wording.Shortened;
 import mailshelf.store.Row;
 import mailshelf.store.Tx;
+import mailshelf.store.Widths;
 
 /** Deliveries: the outbox, their leases, and every try with its answer. */
 public final class DeliveryStore {
@@ -31,7 +33,6 @@ public final class DeliveryStore {
     private static final String DUE = DELIVERY + " WHERE d.state = ? AND d.next_try <= ? AND " + Lease.FREE + """
              ORDER BY d.state, d.next_try, d.id
              FETCH FIRST ? ROWS ONLY""";
-    private static final int LONGEST_REPLY = 500;
 
     /** One try and its answer. */
     public record Attempt(int no, Instant at, String answer, String reply) {}
@@ -160,15 +161,13 @@ public final class DeliveryStore {
     }
 
     public void recordAttempt(Tx tx, DeliveryId id, int no, Answer answer, Instant now) {
-        String reply =
-                answer.reply().length() > LONGEST_REPLY ? answer.reply().substring(0, LONGEST_REPLY) : answer.reply();
         tx.update(
                 "INSERT INTO attempt (delivery, no, at, answer, reply) VALUES (?, ?, ?, ?, ?)",
                 id,
                 no,
                 now,
                 answer.getClass().getSimpleName().toUpperCase(Locale.ROOT),
-                reply);
+                Shortened.to(Widths.REPLY, answer.reply()));
     }
 
     /** Holds a delivery back for good without a try. */

@@ -15,8 +15,10 @@ import mailshelf.core.delivery.Trigger;
 import mailshelf.core.report.ReportId;
 import mailshelf.core.rights.PersonId;
 import mailshelf.core.subscription.SubscriptionId;
+import mailshelf.core.wording.Shortened;
 import mailshelf.store.Row;
 import mailshelf.store.Tx;
+import mailshelf.store.Widths;
 
 /** Runs, the recipients frozen with each, and the leases under which they are worked on. */
 public final class RunStore {
@@ -254,7 +256,7 @@ public final class RunStore {
                            AND (lease_owner = ? OR lease_owner IS NULL)""",
                         to,
                         outcome,
-                        reason,
+                        Shortened.to(Widths.REASON, reason),
                         to == RunState.CLOSED ? Optional.of(now) : Optional.empty(),
                         run.id(),
                         run.state(),

@@ -4,8 +4,10 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import mailshelf.core.rights.PersonId;
+import mailshelf.core.wording.Shortened;
 import mailshelf.store.Row;
 import mailshelf.store.Tx;
+import mailshelf.store.Widths;
 import mailshelf.store.delivery.Lease;
 
 /** Short mails that tell one person about his own things, kept until a server has taken them over. */
@@ -27,7 +29,7 @@ public final class NoticeStore {
         tx.insert(
                 "INSERT INTO notice (person, subject, body, at, attempts, next_try) VALUES (?, ?, ?, ?, 0, ?)",
                 person,
-                subject,
+                Shortened.to(Widths.SUBJECT, subject),
                 body,
                 now,
                 now);

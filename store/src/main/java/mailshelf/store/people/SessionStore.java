@@ -5,13 +5,14 @@ import java.util.List;
 import java.util.Optional;
 import mailshelf.core.rights.PersonId;
 import mailshelf.core.shelf.Sha256;
+import mailshelf.core.wording.Shortened;
 import mailshelf.store.Row;
 import mailshelf.store.Tx;
+import mailshelf.store.Widths;
 
 /** Who is signed in where, by the machine's clock; of a session's token only the checksum is kept. */
 public final class SessionStore {
     private static final String SESSION = "SELECT id, person, begun_at, seen_at, from_address, agent FROM session";
-    private static final int LONGEST_AGENT = 300;
 
     /**
      * One sign-in that still holds.
@@ -33,10 +34,16 @@ public final class SessionStore {
     }
 
     public void begin(Tx tx, String token, PersonId person, Instant now, String from, String agent) {
-        String kept = agent.length() > LONGEST_AGENT ? agent.substring(0, LONGEST_AGENT) : agent;
-        tx.update("""
+        tx.update(
+                """
                 INSERT INTO session (token_sha, person, begun_at, seen_at, from_address, agent)
-                VALUES (?, ?, ?, ?, ?, ?)""", Sha256.of(token), person, now, now, from, kept);
+                VALUES (?, ?, ?, ?, ?, ?)""",
+                Sha256.of(token),
+                person,
+                now,
+                now,
+                Shortened.to(Widths.FROM, from),
+                Shortened.to(Widths.AGENT, agent));
     }
 
     /** @param usedSince one that was not used since then is over */

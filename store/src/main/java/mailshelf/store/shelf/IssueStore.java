@@ -21,10 +21,12 @@ import mailshelf.core.rights.PersonId;
 import mailshelf.core.subscription.SeenAs;
 import mailshelf.core.subscription.SubscriptionId;
 import mailshelf.core.time.Window;
+import mailshelf.core.wording.Shortened;
 import mailshelf.store.Among;
 import mailshelf.store.Row;
 import mailshelf.store.Tx;
 import mailshelf.store.Where;
+import mailshelf.store.Widths;
 import mailshelf.store.archive.Entry;
 
 /** Issues, their copies and files, where each part lies in the archive, and what stands on whose shelf. */
@@ -136,9 +138,9 @@ public final class IssueStore {
                 issue.number(),
                 issue.revision(),
                 issue.made() ? MADE : "NOT_MADE",
-                issue.reason(),
+                Shortened.to(Widths.REASON, issue.reason()),
                 issue.name(),
-                issue.headline(),
+                Shortened.to(Widths.HEADLINE, issue.headline()),
                 issue.period(),
                 issue.window().fromInclusive(),
                 issue.window().toInclusive(),
@@ -157,7 +159,13 @@ public final class IssueStore {
         CopyId id = new CopyId(tx.insert(
                 """
                 INSERT INTO copy (issue, content_key, seen_as, slices, is_empty, headline)
-                VALUES (?, ?, ?, ?, ?, ?)""", issue, contentKey, copy.seenAs(), CoreJson.write(copy.slices()), copy.isEmpty(), copy.headline()));
+                VALUES (?, ?, ?, ?, ?, ?)""",
+                issue,
+                contentKey,
+                copy.seenAs(),
+                CoreJson.write(copy.slices()),
+                copy.isEmpty(),
+                Shortened.to(Widths.HEADLINE, copy.headline())));
         tx.updateEach(
                 "INSERT INTO copy_file (copy, role, name, sha256, size_bytes) VALUES (?, ?, ?, ?, ?)",
                 files.stream()

@@ -5,8 +5,10 @@ import java.util.List;
 import java.util.Optional;
 import mailshelf.core.data.SourceId;
 import mailshelf.core.rights.FolderId;
+import mailshelf.core.wording.Shortened;
 import mailshelf.store.Row;
 import mailshelf.store.Tx;
+import mailshelf.store.Widths;
 
 /** The registered sources. */
 public final class SourceStore {
@@ -111,7 +113,7 @@ public final class SourceStore {
 
     /** @param failure "" where it could be reached */
     public void keepChecked(Tx tx, SourceId id, String failure) {
-        tx.update("UPDATE source SET failure = ? WHERE id = ?", failure, id);
+        tx.update("UPDATE source SET failure = ? WHERE id = ?", Shortened.to(Widths.REASON, failure), id);
     }
 
     /** One that no data set uses. */

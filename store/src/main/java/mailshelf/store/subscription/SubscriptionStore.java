@@ -20,9 +20,11 @@ import mailshelf.core.subscription.State;
 import mailshelf.core.subscription.Subscription;
 import mailshelf.core.subscription.SubscriptionId;
 import mailshelf.core.subscription.Terms;
+import mailshelf.core.wording.Shortened;
 import mailshelf.store.Row;
 import mailshelf.store.Tx;
 import mailshelf.store.Where;
+import mailshelf.store.Widths;
 
 /** Subscriptions, every version of their terms, and who has taken himself off. */
 public final class SubscriptionStore {
@@ -144,7 +146,7 @@ public final class SubscriptionStore {
                 draft.terms().clipping(),
                 isAfterLoads(draft),
                 draft.state(),
-                draft.pausedBecause(),
+                Shortened.to(Widths.REASON, draft.pausedBecause()),
                 draft.nextDue(),
                 now));
         insertVersion(tx, id, 1, draft.terms(), draft.owner(), now);
@@ -167,7 +169,7 @@ public final class SubscriptionStore {
                         after.terms().clipping(),
                         isAfterLoads(after),
                         after.state(),
-                        after.pausedBecause(),
+                        Shortened.to(Widths.REASON, after.pausedBecause()),
                         after.version(),
                         after.nextDue(),
                         before.id(),
