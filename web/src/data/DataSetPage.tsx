@@ -2,6 +2,7 @@ import { Link, useParams } from "react-router";
 import type { Api } from "../api/client";
 import { useRead } from "../api/use";
 import { Loaded } from "../kit/Loaded";
+import { SetAside } from "../kit/SetAside";
 import { Title } from "../kit/Title";
 import { useWhen } from "../kit/when";
 import { words } from "../words";
@@ -43,6 +44,7 @@ function Shown({ view }: { view: View }) {
           {load ? words.data.stillInUse : ""}
         </p>
       )}
+      <SetAside of={(item) => item.kind === "LOAD" && item.unit === view.line.id} />
       <div className="grid gap-x-12 gap-y-8 lg:grid-cols-[1fr_360px]">
         <div className="min-w-0 space-y-8">
           <RowRules view={view} />

@@ -8,6 +8,7 @@ import { PeoplePart } from "./PeoplePart";
 import { RequestsPart } from "./RequestsPart";
 import { RightsPart } from "./RightsPart";
 import { RulesPart } from "./RulesPart";
+import { SetAsidePart } from "./SetAsidePart";
 import { SourcesPart } from "./SourcesPart";
 
 const PARTS = {
@@ -17,6 +18,7 @@ const PARTS = {
   sources: SourcesPart,
   requests: RequestsPart,
   rules: RulesPart,
+  "set-aside": SetAsidePart,
   audit: AuditPart,
 };
 type PartName = keyof typeof PARTS;

@@ -1,10 +1,11 @@
 import { useState } from "react";
-import { Link, useParams } from "react-router";
+import { Link, useNavigate, useParams } from "react-router";
 import { call, type Api } from "../api/client";
 import { useChange, useRead } from "../api/use";
 import { Fault } from "../kit/Fault";
 import { Loaded } from "../kit/Loaded";
 import { useNotice } from "../kit/Notices";
+import { SetAside } from "../kit/SetAside";
 import { Title } from "../kit/Title";
 import { useWhen } from "../kit/when";
 import { words } from "../words";
@@ -27,6 +28,7 @@ export function RunPage() {
 function Shown({ run }: { run: Run }) {
   const { moment } = useWhen();
   const say = useNotice();
+  const navigate = useNavigate();
   const again = useChange(() => call<Api["Again"]>(`runs/${run.id}/try-again`, { method: "POST" }));
   const missing = run.recipients.filter((recipient) => recipient.canBeTriedAgain).length;
   return (
@@ -50,6 +52,18 @@ function Shown({ run }: { run: Run }) {
                 {run.number === null ? words.run.trial : words.run.issue(run.number)}
               </Link>
             )}
+            {run.mayChange && run.couldNotBeMade && (
+              <button
+                type="button"
+                className="act"
+                disabled={again.isPending}
+                onClick={() =>
+                  again.mutate(undefined, { onSuccess: (made) => void navigate(`/runs/${made.run}`) })
+                }
+              >
+                {words.run.tryAgain}
+              </button>
+            )}
             {run.mayChange && missing > 0 && (
               <button
                 type="button"
@@ -68,6 +82,7 @@ function Shown({ run }: { run: Run }) {
         }
       />
       <Fault error={again.error} />
+      <SetAside of={(item) => item.run === run.id} />
       {run.because && <p className="text-error max-w-prose pb-3 text-sm">{words.run.because(run.because)}</p>}
       <div className="overflow-x-auto">
         <table className="stacks" aria-label={words.run.recipients}>

@@ -4,6 +4,7 @@ import type { Api } from "../api/client";
 import { useRead } from "../api/use";
 import { Fault } from "../kit/Fault";
 import { Loaded } from "../kit/Loaded";
+import { SetAside } from "../kit/SetAside";
 import { SpineLink } from "../kit/Spine";
 import { Title } from "../kit/Title";
 import { words } from "../words";
@@ -68,6 +69,7 @@ function Kept({ view }: { view: Api["SubscriptionView"] }) {
         }
       />
       <Fault error={actions.error} />
+      <SetAside of={(item) => item.subscription === line.id} />
       {open !== "end" && <OpenAct line={line} open={open} actions={actions} close={() => setOpen(null)} />}
       {open === "end" && (
         <p className="border-base-content bg-leaf my-2 flex flex-wrap items-center gap-4 border p-3">

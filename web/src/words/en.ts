@@ -679,6 +679,8 @@ export const en = {
       requests:
         "Who asks to read or to subscribe to what they know of, and what waits to be approved. The answer goes to them by mail.",
       rules: "What the house wants of everybody, whoever may do what.",
+      "set-aside":
+        "Work that failed again and again. It is not tried again by itself, and holds up nothing else.",
       audit: "Who did what, when, and how it was before. Nothing here can be changed or removed.",
     },
     managed: "You see the folders that you manage; administrators mind the rest of the house.",
@@ -691,6 +693,7 @@ export const en = {
       sources: "sources",
       requests: "requests",
       rules: "house rules",
+      "set-aside": "set aside",
       audit: "audit trail",
     },
     newFolder: "New folder",
@@ -1029,7 +1032,18 @@ export const en = {
     recipients: "Recipients of this run",
     sendToMissing: (many: number) => `Send to ${many} missing`,
     trial: "The trial",
+    tryAgain: "Try again",
     trying: (many: number) => `${counted(many, "mail is", "mails are")} tried again.`,
+  },
+
+  setAside: {
+    failed: (failures: number, at: string) =>
+      `Failed ${counted(failures, "time", "times")}, the last time ${at}.`,
+    none: "Nothing is set aside. Work that keeps failing is shown here, with its reason.",
+    title: "Set aside",
+    tryAgain: "Try again",
+    tryAgainOf: (what: string) => `Try again: ${what}`,
+    trying: "It is being tried again.",
   },
 
   section: {

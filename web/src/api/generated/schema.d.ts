@@ -452,6 +452,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/set-aside/{kind}/{unit}/try-again": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["tryAgain"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/session": {
         parameters: {
             query?: never;
@@ -493,7 +509,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["tryAgain"];
+        post: operations["tryAgain_1"];
         delete?: never;
         options?: never;
         head?: never;
@@ -948,6 +964,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/set-aside": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["all_1"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/runs/{id}": {
         parameters: {
             query?: never;
@@ -971,7 +1003,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["all_1"];
+        get: operations["all_2"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1499,7 +1531,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["all_2"];
+        get: operations["all_3"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1579,6 +1611,7 @@ export interface components {
         Again: {
             /** Format: int32 */
             deliveries: number;
+            run: number | null;
         };
         ApprovalView: {
             /** Format: int64 */
@@ -1626,7 +1659,7 @@ export interface components {
             from: string;
             act: string;
             /** @enum {string} */
-            kind: "PERSON" | "GROUP" | "FOLDER" | "REPORT" | "SOURCE" | "DATA_SET" | "NAMED_VALUE" | "SUBSCRIPTION" | "RUN" | "ISSUE" | "HOUSE_RULE";
+            kind: "PERSON" | "GROUP" | "FOLDER" | "REPORT" | "SOURCE" | "DATA_SET" | "NAMED_VALUE" | "SUBSCRIPTION" | "RUN" | "ISSUE" | "WORK" | "HOUSE_RULE";
             thing: string;
             before: string;
             after: string;
@@ -2642,6 +2675,7 @@ export interface components {
             because: string;
             issue: number | null;
             number: number | null;
+            couldNotBeMade: boolean;
             recipients: components["schemas"]["RunRecipient"][];
         };
         SampleView: {
@@ -2698,6 +2732,21 @@ export interface components {
             demo: boolean;
             /** Format: date-time */
             now: string;
+        };
+        SetAsideView: {
+            /** @enum {string} */
+            kind: "BOOK" | "AWAIT" | "MAKE" | "SEND" | "NOTIFY" | "CLOSE" | "LOAD" | "CHECK_SOURCE";
+            /** Format: int64 */
+            unit: number;
+            what: string;
+            reason: string;
+            /** Format: int32 */
+            failures: number;
+            /** Format: date-time */
+            failedAt: string;
+            mayTryAgain: boolean;
+            subscription: number | null;
+            run: number | null;
         };
         ShelfRow: {
             /** Format: int64 */
@@ -3790,6 +3839,27 @@ export interface operations {
             };
         };
     };
+    tryAgain: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                kind: "BOOK" | "AWAIT" | "MAKE" | "SEND" | "NOTIFY" | "CLOSE" | "LOAD" | "CHECK_SOURCE";
+                unit: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Accepted */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     get: {
         parameters: {
             query?: never;
@@ -3876,7 +3946,7 @@ export interface operations {
             };
         };
     };
-    tryAgain: {
+    tryAgain_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -4702,6 +4772,26 @@ export interface operations {
             };
         };
     };
+    all_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["SetAsideView"][];
+                };
+            };
+        };
+    };
     run: {
         parameters: {
             query?: never;
@@ -4724,7 +4814,7 @@ export interface operations {
             };
         };
     };
-    all_1: {
+    all_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -5501,7 +5591,7 @@ export interface operations {
             };
         };
     };
-    all_2: {
+    all_3: {
         parameters: {
             query?: never;
             header?: never;

@@ -113,6 +113,8 @@ class RoutesTest {
             GET /reports/{id}/values | reports/1/values?column=route | 401 404 200 200 200 200 200
             GET /reports/{id}/versions/{no} | reports/1/versions/1 | 401 404 403 403 200 403 200
             PUT /reports/{id}/definition | reports/1/definition | 401 404 403 403 422 403 -
+            GET /set-aside | set-aside | 401 200 200 200 200 200 200
+            POST /set-aside/{kind}/{unit}/try-again | set-aside/BOOK/999999/try-again | 401 404 404 404 404 404 404
             GET /runs/{id} | runs/RUN | 401 404 404 200 404 200 200
             POST /runs/{id}/try-again | runs/RUN/try-again | 401 404 404 403 404 403 -
             DELETE /session | session | 204 - - - - - -

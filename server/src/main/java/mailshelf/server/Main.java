@@ -8,6 +8,7 @@ import mailshelf.server.delivery.Arrow;
 import mailshelf.server.mail.MailTls;
 import mailshelf.server.offline.CheckReport;
 import mailshelf.server.offline.RenderReport;
+import mailshelf.server.work.FailingUnit;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
@@ -171,6 +172,13 @@ public final class Main implements Callable<Integer> {
                 description = "dies there, once; for tests of what a crash leaves")
         Arrow dieBehind;
 
+        @Option(
+                names = "--fail-third",
+                hidden = true,
+                description =
+                        "has the third unit of each kind of work fail so, always; for tests of what a fault concerns")
+        FailingUnit.Fault failThird;
+
         @Override
         public Integer call() {
             int mailPort = smtpPort == 0 ? ServerStart.freePort() : smtpPort;
@@ -183,7 +191,8 @@ public final class Main implements Callable<Integer> {
                     Optional.of(new DemoSettings(
                             tickets,
                             Optional.ofNullable(clock).map(OffsetDateTime::toInstant),
-                            Optional.ofNullable(dieBehind))));
+                            Optional.ofNullable(dieBehind),
+                            Optional.ofNullable(failThird))));
             return ServerStart.run(settings, "localhost", place.port, place.fresh);
         }
     }

@@ -3,6 +3,7 @@ package mailshelf.server;
 import java.time.InstantSource;
 import mailshelf.server.clock.BusinessClock;
 import mailshelf.server.delivery.FaultPoint;
+import mailshelf.server.work.FailingUnit;
 import mailshelf.store.Database;
 import mailshelf.store.Durable;
 import mailshelf.store.IdempotencyStore;
@@ -32,6 +33,7 @@ import mailshelf.store.source.Secrets;
 import mailshelf.store.source.SourceStore;
 import mailshelf.store.subscription.ApprovalStore;
 import mailshelf.store.subscription.SubscriptionStore;
+import mailshelf.store.work.WorkFailureStore;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 
@@ -199,6 +201,16 @@ class Wiring {
     @Bean
     FaultPoint faultPoint(HouseSettings settings) {
         return new FaultPoint(settings.demo().flatMap(DemoSettings::deadlyArrow));
+    }
+
+    @Bean
+    FailingUnit failingUnit(HouseSettings settings) {
+        return new FailingUnit(settings.demo().flatMap(DemoSettings::fault));
+    }
+
+    @Bean
+    WorkFailureStore workFailureStore() {
+        return new WorkFailureStore();
     }
 
     @Bean

@@ -4,6 +4,7 @@ import java.sql.Connection;
 import java.sql.PreparedStatement;
 import java.sql.ResultSet;
 import java.sql.SQLException;
+import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneOffset;
 import java.time.temporal.ChronoUnit;
@@ -12,13 +13,21 @@ import java.util.Collection;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.concurrent.atomic.AtomicLong;
 import mailshelf.core.Id;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 
 /**
  * One transaction on one connection. Statements take their values in order: ids, enums, instants (cut to microseconds,
  * since H2 rounds what is left up), days, texts, numbers, and Optionals of them for columns that may be null.
  */
 public final class Tx {
+    private static final Logger LOG = LoggerFactory.getLogger(Tx.class);
+
+    private static final Duration BETWEEN_LOGS = Duration.ofMinutes(1);
+    private static final AtomicLong LAST_LOGGED = new AtomicLong();
+
     private final Connection connection;
     private final Turn turn;
     private final List<Runnable> afterCommit = new ArrayList<>();
@@ -114,6 +123,36 @@ public final class Tx {
             }
         } catch (SQLException e) {
             throw failed(sql, e);
+        }
+    }
+
+    /**
+     * As {@link #list}, without rows that cannot be made sense of: for lists that people look through, which one bad row
+     * must not break. What is left out is logged; whoever asks for it by its id is told.
+     */
+    public <T> List<T> listReadable(String sql, Row.Mapper<T> mapper, Object... values) {
+        return list(sql, row -> readable(sql, mapper, row), values).stream()
+                .flatMap(Optional::stream)
+                .toList();
+    }
+
+    private static <T> Optional<T> readable(String sql, Row.Mapper<T> mapper, Row row) {
+        try {
+            return Optional.of(mapper.map(row));
+        } catch (StoreException e) {
+            throw e;
+        } catch (RuntimeException e) {
+            logNowAndThen(sql, e);
+            return Optional.empty();
+        }
+    }
+
+    /** Pages ask for their lists every few seconds. */
+    private static void logNowAndThen(String sql, RuntimeException failure) {
+        long now = System.nanoTime();
+        long last = LAST_LOGGED.get();
+        if ((last == 0 || now - last > BETWEEN_LOGS.toNanos()) && LAST_LOGGED.compareAndSet(last, now)) {
+            LOG.error("A row cannot be read and is left out of a list: {}", firstLine(sql), failure);
         }
     }
 

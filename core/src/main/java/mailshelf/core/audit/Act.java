@@ -40,6 +40,7 @@ public enum Act {
     SEND_ASKED,
     TRIAL_ASKED,
     SEND_CLOSED,
+    WORK_TRIED_AGAIN,
     /** An issue that was not sent to the one who opened it. */
     OTHERS_ISSUE_OPENED
 }

@@ -23,6 +23,7 @@ public record Thing(Kind kind, long id, String name) {
         SUBSCRIPTION,
         RUN,
         ISSUE,
+        WORK,
         HOUSE_RULE
     }
 

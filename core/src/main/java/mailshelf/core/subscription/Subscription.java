@@ -43,7 +43,7 @@ public record Subscription(
         return new Subscription(id, owner, State.ENDED, "", version, terms, Optional.empty());
     }
 
-    /** New terms; an active one is due anew by them. */
+    /** New terms; an active one is due anew by them, but what has fallen due and is not booked yet stays due. */
     public Subscription change(Terms changed, Instant now) {
         require(state != State.ENDED, "subscription.ended");
         if (state != State.DRAFT) {
@@ -54,8 +54,13 @@ public record Subscription(
             return next;
         }
         // a load that it waits to be sent after stays one
-        boolean keepsDue = isAfterLoads() && next.isAfterLoads();
+        boolean keepsDue = isDue(now) || isAfterLoads() && next.isAfterLoads();
         return keepsDue ? next : next.active(now);
+    }
+
+    /** Whether a send has fallen due that is not booked yet. */
+    public boolean isDue(Instant now) {
+        return state == State.ACTIVE && nextDue.filter(due -> !due.isAfter(now)).isPresent();
     }
 
     private boolean isAfterLoads() {

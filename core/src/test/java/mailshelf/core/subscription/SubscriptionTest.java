@@ -261,4 +261,21 @@ class SubscriptionTest {
                 Optional.empty(),
                 Locale.ENGLISH);
     }
+
+    @Test
+    void what_is_due_stays_due_when_it_is_changed_before_it_is_booked() {
+        Terms terms = terms(List.of("p1"), List.of(), List.of(IDA));
+        Subscription active = Subscription.draft(IDA, terms).start(WEDNESDAY);
+        Instant due = active.nextDue().orElseThrow();
+        Instant justAfter = due.plusSeconds(20);
+
+        Subscription changed = active.change(terms(List.of("p2"), List.of(), List.of(IDA)), justAfter);
+
+        assertThat(changed.nextDue()).contains(due);
+        assertThat(changed.isDue(justAfter)).isTrue();
+        assertThat(changed.booked(due).nextDue())
+                .hasValueSatisfying(next -> assertThat(next).isAfter(justAfter));
+        assertThat(active.change(terms, due.minusSeconds(20)).isDue(due.minusSeconds(20)))
+                .isFalse();
+    }
 }

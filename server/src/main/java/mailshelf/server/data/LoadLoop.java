@@ -14,8 +14,10 @@ import mailshelf.core.Problem;
 import mailshelf.core.data.DataSetId;
 import mailshelf.core.data.LoadTimes;
 import mailshelf.core.data.TableBuilder;
+import mailshelf.core.work.WorkKind;
 import mailshelf.server.clock.BusinessClock;
 import mailshelf.server.lease.LeaseKeeper;
+import mailshelf.server.work.WorkIsolation;
 import mailshelf.store.Database;
 import mailshelf.store.Tx;
 import mailshelf.store.data.DataSet;
@@ -50,6 +52,7 @@ public class LoadLoop implements SmartLifecycle {
     private final DataSetStore dataSets;
     private final DueLoads dueLoads;
     private final LeaseKeeper lease;
+    private final WorkIsolation isolation;
     private final BusinessClock clock;
     private final InstantSource machineClock;
     private final ReentrantLock working = new ReentrantLock();
@@ -66,6 +69,7 @@ public class LoadLoop implements SmartLifecycle {
             DataSetStore dataSets,
             DueLoads dueLoads,
             LeaseKeeper lease,
+            WorkIsolation isolation,
             BusinessClock clock,
             InstantSource machineClock) {
         this.loadRows = loadRows;
@@ -74,6 +78,7 @@ public class LoadLoop implements SmartLifecycle {
         this.dataSets = dataSets;
         this.dueLoads = dueLoads;
         this.lease = lease;
+        this.isolation = isolation;
         this.clock = clock;
         this.machineClock = machineClock;
     }
@@ -82,6 +87,8 @@ public class LoadLoop implements SmartLifecycle {
     public Optional<Instant> next() {
         Instant now = clock.instant();
         return database.inTransaction(tx -> dataSets.fromSources(tx).stream()
+                .filter(dataSet ->
+                        dueLoads.fromSources(tx, machineClock.instant()).contains(dataSet.id()))
                 .flatMap(dataSet -> dueLoads
                         .next(tx, dataSet.id())
                         .filter(due ->
@@ -94,8 +101,9 @@ public class LoadLoop implements SmartLifecycle {
     public void drain() {
         working.lock();
         try {
-            for (DataSetId id : database.inTransaction(tx -> dueLoads.due(tx, clock.instant()))) {
-                claimed(id, this::loadDue);
+            for (DataSetId id :
+                    database.inTransaction(tx -> dueLoads.due(tx, clock.instant(), machineClock.instant()))) {
+                isolation.attempt(WorkKind.LOAD, id, () -> claimed(id, this::loadDue));
             }
         } finally {
             working.unlock();
@@ -156,26 +164,28 @@ public class LoadLoop implements SmartLifecycle {
             loadRows.run(Optional.empty(), dataSet, dataSet.plan().mode(), incoming);
         } catch (Problem e) {
             LOG.warn("A load of {} failed: {}", dataSet.id(), e.code());
-        } catch (RuntimeException | IOException e) {
+        } catch (RuntimeException | IOException | StackOverflowError | LinkageError e) {
             LOG.warn("A load of {} failed", dataSet.id());
         }
     }
 
     private void lookForFiles() {
-        List<DataSet> watching = database.inTransaction(dataSets::fromSources).stream()
-                .filter(dataSet -> dataSet.plan().times().kind() == LoadTimes.Kind.ON_ARRIVAL)
-                .toList();
-        seen.keySet().retainAll(watching.stream().map(DataSet::id).toList());
-        for (DataSet dataSet : watching) {
-            try {
-                if (!settled(dataSet).isEmpty()) {
-                    claimed(
-                            dataSet.id(),
-                            claimed -> settled(claimed).forEach(file -> load(claimed, fetchRows.file(claimed, file))));
-                }
-            } catch (Problem e) {
-                LOG.warn("The folder of {} cannot be looked into: {}", dataSet.id(), e.code());
+        List<DataSetId> fromSources = database.inTransaction(tx -> dueLoads.fromSources(tx, machineClock.instant()));
+        seen.keySet().retainAll(fromSources);
+        fromSources.forEach(id -> isolation.attempt(WorkKind.LOAD, id, () -> lookForFiles(id)));
+    }
+
+    private void lookForFiles(DataSetId id) {
+        DataSet dataSet = database.inTransaction(tx -> dataSets.find(tx, id)).orElseThrow();
+        if (dataSet.plan().times().kind() != LoadTimes.Kind.ON_ARRIVAL) {
+            return;
+        }
+        try {
+            if (!settled(dataSet).isEmpty()) {
+                claimed(id, claimed -> settled(claimed).forEach(file -> load(claimed, fetchRows.file(claimed, file))));
             }
+        } catch (Problem e) {
+            LOG.warn("The folder of {} cannot be looked into: {}", id, e.code());
         }
     }
 
@@ -198,7 +208,7 @@ public class LoadLoop implements SmartLifecycle {
             try {
                 drain();
                 lookForFiles();
-            } catch (RuntimeException e) {
+            } catch (RuntimeException | StackOverflowError | LinkageError e) {
                 LOG.error("A round of loads failed; it goes on", e);
             }
             try {

@@ -113,7 +113,7 @@ class LoadRows {
         long begun = System.nanoTime();
         try {
             return load(who, dataSet, mode, incoming, begun);
-        } catch (RuntimeException | IOException e) {
+        } catch (RuntimeException | IOException | StackOverflowError | LinkageError e) {
             if (!(e instanceof Problem)) {
                 LOG.error("A load of {} failed", dataSet.id(), e);
             }
@@ -196,7 +196,7 @@ class LoadRows {
     }
 
     /** In the language of the house, as everybody reads it who reads the figures. */
-    private String failure(Exception e) {
+    private String failure(Throwable e) {
         if (!(e instanceof Problem problem)) {
             return house.say("load.failed");
         }

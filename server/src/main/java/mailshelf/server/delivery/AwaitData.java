@@ -2,15 +2,21 @@ package mailshelf.server.delivery;
 
 import java.time.Duration;
 import java.time.Instant;
+import java.time.InstantSource;
 import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.stream.Stream;
 import mailshelf.core.condition.FreshData;
+import mailshelf.core.delivery.RunId;
 import mailshelf.core.delivery.Trigger;
 import mailshelf.core.subscription.Terms;
+import mailshelf.core.work.WorkKind;
 import mailshelf.server.clock.BusinessClock;
 import mailshelf.server.data.LoadLoop;
+import mailshelf.server.work.WorkIsolation;
 import mailshelf.store.Database;
+import mailshelf.store.StoreException;
 import mailshelf.store.Tx;
 import mailshelf.store.data.DataSet;
 import mailshelf.store.data.DataSetStore;
@@ -38,6 +44,8 @@ public class AwaitData {
     private final DueLoads dueLoads;
     private final PinData pinData;
     private final FaultPoint faultPoint;
+    private final WorkIsolation isolation;
+    private final InstantSource machineClock;
 
     /**
      * Data that a run waits for.
@@ -56,7 +64,9 @@ public class AwaitData {
             DataSetStore dataSets,
             DueLoads dueLoads,
             PinData pinData,
-            FaultPoint faultPoint) {
+            FaultPoint faultPoint,
+            WorkIsolation isolation,
+            InstantSource machineClock) {
         this.database = database;
         this.clock = clock;
         this.runs = runs;
@@ -65,6 +75,8 @@ public class AwaitData {
         this.dueLoads = dueLoads;
         this.pinData = pinData;
         this.faultPoint = faultPoint;
+        this.isolation = isolation;
+        this.machineClock = machineClock;
     }
 
     /**
@@ -99,15 +111,21 @@ public class AwaitData {
 
     /** Goes on with runs that need not wait any longer; true if there were any. */
     boolean step() {
-        boolean any = false;
-        for (Run run : database.inTransaction(runs::waiting)) {
-            boolean ready = database.inTransaction(tx -> goOn(tx, run));
-            if (ready) {
-                faultPoint.behind(Arrow.DATA_PINNED);
-            }
-            any |= ready;
+        AtomicBoolean any = new AtomicBoolean();
+        for (RunId id : database.inTransaction(tx -> runs.waiting(tx, machineClock.instant()))) {
+            isolation.attempt(WorkKind.AWAIT, id, () -> {
+                boolean ready = database.inTransaction(tx -> goOn(tx, run(tx, id)));
+                if (ready) {
+                    faultPoint.behind(Arrow.DATA_PINNED);
+                    any.set(true);
+                }
+            });
         }
-        return any;
+        return any.get();
+    }
+
+    private Run run(Tx tx, RunId id) {
+        return runs.find(tx, id).orElseThrow();
     }
 
     private boolean goOn(Tx tx, Run run) {
@@ -161,8 +179,24 @@ public class AwaitData {
 
     /** When something is to be done by time alone for those that wait: their end, or another try to load. */
     Optional<Instant> nextDue() {
-        return database.inTransaction(tx -> runs.waiting(tx).stream()
-                .flatMap(run -> awaited(tx, run).stream())
+        List<RunId> waiting = database.inTransaction(tx -> runs.waiting(tx, machineClock.instant()));
+        return waiting.stream().flatMap(id -> nextDue(id).stream()).min(Instant::compareTo);
+    }
+
+    /** Nothing for one that cannot be looked at: {@link #step} says so. */
+    private Optional<Instant> nextDue(RunId id) {
+        try {
+            return database.inTransaction(tx -> nextDue(tx, run(tx, id)));
+        } catch (RuntimeException e) {
+            if (StoreException.isDisk(e)) {
+                throw e;
+            }
+            return Optional.empty();
+        }
+    }
+
+    private Optional<Instant> nextDue(Tx tx, Run run) {
+        return awaited(tx, run).stream()
                 .flatMap(each -> Stream.concat(
                         Stream.of(each.until()),
                         each
@@ -170,6 +204,6 @@ public class AwaitData {
                                 .filter(last -> each.dataSet().plan().canBeAskedFor())
                                 .map(AwaitData::again)
                                 .stream()))
-                .min(Instant::compareTo));
+                .min(Instant::compareTo);
     }
 }

@@ -2,6 +2,7 @@ package mailshelf.server.delivery;
 
 import java.time.Duration;
 import java.time.Instant;
+import java.time.InstantSource;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.BiFunction;
@@ -18,15 +19,19 @@ import mailshelf.core.rights.Person;
 import mailshelf.core.rights.PersonId;
 import mailshelf.core.rights.Verb;
 import mailshelf.core.subscription.Subscription;
+import mailshelf.core.subscription.SubscriptionId;
 import mailshelf.core.wording.Words;
+import mailshelf.core.work.WorkKind;
 import mailshelf.server.HouseSettings;
 import mailshelf.server.audit.AuditTrail;
 import mailshelf.server.clock.BusinessClock;
 import mailshelf.server.http.Languages;
 import mailshelf.server.notice.Notices;
 import mailshelf.server.personal.Approvals;
+import mailshelf.server.work.WorkIsolation;
 import mailshelf.store.Database;
 import mailshelf.store.Tx;
+import mailshelf.store.delivery.Run;
 import mailshelf.store.delivery.RunStore;
 import mailshelf.store.people.PersonStore;
 import mailshelf.store.subscription.SubscriptionStore;
@@ -53,6 +58,8 @@ public class BookRun {
     private final HouseSettings settings;
     private final FaultPoint faultPoint;
     private final AuditTrail audit;
+    private final WorkIsolation isolation;
+    private final InstantSource machineClock;
 
     BookRun(
             Database database,
@@ -67,7 +74,9 @@ public class BookRun {
             Approvals approvals,
             HouseSettings settings,
             FaultPoint faultPoint,
-            AuditTrail audit) {
+            AuditTrail audit,
+            WorkIsolation isolation,
+            InstantSource machineClock) {
         this.database = database;
         this.clock = clock;
         this.subscriptions = subscriptions;
@@ -81,26 +90,35 @@ public class BookRun {
         this.settings = settings;
         this.faultPoint = faultPoint;
         this.audit = audit;
+        this.isolation = isolation;
+        this.machineClock = machineClock;
     }
 
     /** Books all that is due; true if there was anything. */
     boolean step() {
         Instant now = clock.instant();
-        List<Subscription> due = database.inTransaction(tx -> subscriptions.due(tx, now, AT_ONCE));
-        due.forEach(subscription -> {
-            try {
-                database.doInTransaction(tx -> book(tx, subscription, now));
-            } catch (Problem e) {
-                // it alone cannot be sent, and must not hold up what falls due after it
-                database.doInTransaction(tx -> pause(
-                        tx, subscription, (words, owner) -> e.sentences(words).get(0), "notice.cannot-send.body", now));
-            }
-            faultPoint.behind(Arrow.BOOKED);
-        });
+        List<SubscriptionId> due =
+                database.inTransaction(tx -> subscriptions.due(tx, now, machineClock.instant(), AT_ONCE));
+        due.forEach(id -> isolation.attempt(WorkKind.BOOK, id, () -> book(id, now)));
         return !due.isEmpty();
     }
 
+    private void book(SubscriptionId id, Instant now) {
+        Subscription subscription =
+                database.inTransaction(tx -> subscriptions.find(tx, id)).orElseThrow();
+        try {
+            database.doInTransaction(tx -> book(tx, subscription, now));
+        } catch (Problem e) {
+            database.doInTransaction(tx -> pause(
+                    tx, subscription, (words, owner) -> e.sentences(words).get(0), "notice.cannot-send.body", now));
+        }
+        faultPoint.behind(Arrow.BOOKED);
+    }
+
     private void book(Tx tx, Subscription subscription, Instant now) {
+        if (!subscription.isDue(now)) {
+            return; // somebody has changed it in this very moment
+        }
         Instant dueAt = subscription.nextDue().orElseThrow();
         Optional<Verb> lacking = audience.ownerLacks(tx, subscription);
         if (lacking.isPresent()) {
@@ -170,6 +188,16 @@ public class BookRun {
     public RunId byHand(Tx tx, Subscription subscription, Person by, String requestId, Instant now) {
         Trigger trigger = new Trigger(Trigger.Kind.BY_HAND, requestId);
         return byHand(tx, subscription, trigger, by, audience.of(tx, subscription), now);
+    }
+
+    /** For the same time and to all on the list, as one before could not be made; asked twice, it is the same run. */
+    public RunId again(Tx tx, Subscription subscription, Run failed, Person by, Instant now) {
+        subscription.requireSendable();
+        Trigger trigger =
+                new Trigger(Trigger.Kind.BY_HAND, "again-" + failed.id().value());
+        List<RunStore.Source> sources = pinData.newest(tx, subscription.terms());
+        List<Recipient> recipients = audience.of(tx, subscription);
+        return insert(tx, subscription, trigger, Optional.of(by.id()), failed.dueAt(), sources, recipients, now);
     }
 
     /** To the one who asks alone, with no number. */

@@ -9,15 +9,19 @@ import mailshelf.core.audit.Act;
 import mailshelf.core.audit.Thing;
 import mailshelf.core.delivery.DeliveryId;
 import mailshelf.core.delivery.DeliveryState;
+import mailshelf.core.delivery.RunId;
 import mailshelf.core.delivery.RunOutcome;
 import mailshelf.core.delivery.RunState;
 import mailshelf.core.json.CoreJson;
 import mailshelf.core.shelf.Receipts;
 import mailshelf.core.wording.Words;
+import mailshelf.core.work.WorkKind;
 import mailshelf.server.audit.AuditTrail;
 import mailshelf.server.clock.BusinessClock;
 import mailshelf.server.lease.LeaseKeeper;
+import mailshelf.server.work.WorkIsolation;
 import mailshelf.store.Database;
+import mailshelf.store.StoreException;
 import mailshelf.store.archive.Archive;
 import mailshelf.store.archive.Entry;
 import mailshelf.store.archive.Part;
@@ -49,6 +53,7 @@ class CloseRuns {
     private final Hindrance hindrance;
     private final FaultPoint faultPoint;
     private final AuditTrail audit;
+    private final WorkIsolation isolation;
 
     CloseRuns(
             Database database,
@@ -61,7 +66,8 @@ class CloseRuns {
             LeaseKeeper lease,
             Hindrance hindrance,
             FaultPoint faultPoint,
-            AuditTrail audit) {
+            AuditTrail audit,
+            WorkIsolation isolation) {
         this.database = database;
         this.clock = clock;
         this.runs = runs;
@@ -73,11 +79,13 @@ class CloseRuns {
         this.hindrance = hindrance;
         this.faultPoint = faultPoint;
         this.audit = audit;
+        this.isolation = isolation;
     }
 
     /** Closes what is done; true if there was anything. */
     boolean step() {
-        List<Run> ready = database.inTransaction(tx -> runs.claimReadyToClose(tx, lease.lease(), lease.now(), AT_ONCE));
+        List<RunId> ready =
+                database.inTransaction(tx -> runs.claimReadyToClose(tx, lease.lease(), lease.now(), AT_ONCE));
         if (!ready.isEmpty()) {
             faultPoint.behind(Arrow.CLOSING_CLAIMED);
         }
@@ -85,16 +93,22 @@ class CloseRuns {
         return !ready.isEmpty();
     }
 
-    private void tryToClose(Run run) {
+    private void tryToClose(RunId id) {
         try {
-            close(run);
-            hindrance.isGone(Optional.of(run.id()));
-        } catch (RuntimeException e) {
-            LOG.error("Closing run {} failed; it is tried again", run.id().value(), e);
-            hindrance.isFound(Optional.of(run.id()), e);
-            database.doInTransaction(
-                    tx -> runs.release(tx, run, lease.owner(), lease.now().plus(Hindrance.PAUSE)));
+            isolation.attempt(WorkKind.CLOSE, id, () -> {
+                close(database.inTransaction(tx -> runs.find(tx, id)).orElseThrow());
+                hindrance.isGone(Optional.of(id));
+            });
+            release(id, lease.now());
+        } catch (StoreException e) {
+            LOG.error("Closing run {} waits", id.value(), e);
+            hindrance.isFound(Optional.of(id), e);
+            release(id, lease.now().plus(Hindrance.PAUSE));
         }
+    }
+
+    private void release(RunId id, Instant notBefore) {
+        database.doInTransaction(tx -> runs.release(tx, id, lease.owner(), notBefore));
     }
 
     private void close(Run run) {

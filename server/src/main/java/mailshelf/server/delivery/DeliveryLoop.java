@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.locks.ReentrantLock;
+import java.util.function.BooleanSupplier;
 import java.util.stream.Stream;
 import mailshelf.server.HouseSettings;
 import mailshelf.server.clock.Alarm;
@@ -14,6 +15,7 @@ import mailshelf.server.clock.BusinessClock;
 import mailshelf.server.lease.LeaseKeeper;
 import mailshelf.store.Database;
 import mailshelf.store.subscription.SubscriptionStore;
+import mailshelf.store.work.WorkFailureStore;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.context.SmartLifecycle;
@@ -42,8 +44,10 @@ public class DeliveryLoop implements SmartLifecycle {
     private final SendMails sendMails;
     private final SendNotices sendNotices;
     private final CloseRuns closeRuns;
+    private final MailWorkers mailWorkers;
     private final Database database;
     private final SubscriptionStore subscriptions;
+    private final WorkFailureStore failures;
     private final LeaseKeeper lease;
     private final Stopping stopping;
     private final Hindrance hindrance;
@@ -63,8 +67,10 @@ public class DeliveryLoop implements SmartLifecycle {
             SendMails sendMails,
             SendNotices sendNotices,
             CloseRuns closeRuns,
+            MailWorkers mailWorkers,
             Database database,
             SubscriptionStore subscriptions,
+            WorkFailureStore failures,
             LeaseKeeper lease,
             Stopping stopping,
             Hindrance hindrance,
@@ -77,8 +83,10 @@ public class DeliveryLoop implements SmartLifecycle {
         this.sendMails = sendMails;
         this.sendNotices = sendNotices;
         this.closeRuns = closeRuns;
+        this.mailWorkers = mailWorkers;
         this.database = database;
         this.subscriptions = subscriptions;
+        this.failures = failures;
         this.lease = lease;
         this.stopping = stopping;
         this.hindrance = hindrance;
@@ -97,17 +105,17 @@ public class DeliveryLoop implements SmartLifecycle {
         working.lock();
         try {
             if (lostCount) {
-                sendMails.awaitAll();
+                mailWorkers.awaitAll();
                 lease.releaseAll();
             }
             lostCount = true;
-            while (!stopping.hasBegun() && (round() || sendMails.isBusy())) {
-                if (sendMails.isBusy()) {
-                    sendMails.awaitAnswer();
+            while (!stopping.hasBegun() && (round() || mailWorkers.isBusy())) {
+                if (mailWorkers.isBusy()) {
+                    mailWorkers.awaitAnswer();
                 }
             }
             if (stopping.hasBegun()) {
-                sendMails.awaitAll();
+                mailWorkers.awaitAll();
             }
             lostCount = false;
             hindrance.isGone(Optional.empty());
@@ -119,39 +127,46 @@ public class DeliveryLoop implements SmartLifecycle {
         }
     }
 
+    /**
+     * Each step takes a share of every round, also where one before it fails as a whole.
+     *
+     * @throws RuntimeException the first failure of a step, once all have had their turn
+     */
     private boolean round() {
-        // no short cut between the steps: each takes a share of every round
-        return Stream.of(
-                        bookRun.step(),
-                        awaitData.step(),
-                        makeIssues(),
-                        sendMails.step(),
-                        sendNotices.step(),
-                        closeRuns.step())
-                .reduce(false, Boolean::logicalOr);
-    }
-
-    /** What fails of sending between the batches of a large issue breaks the round off, and is no fault of that issue. */
-    private boolean makeIssues() {
-        List<RuntimeException> ofSending = new ArrayList<>();
-        boolean any = makeIssue.step(() -> {
-            if (ofSending.isEmpty()) {
-                try {
-                    sendMails.step();
-                } catch (RuntimeException e) {
-                    ofSending.add(e);
-                }
-            }
-        });
-        if (!ofSending.isEmpty()) {
-            throw ofSending.get(0);
+        List<RuntimeException> failures = new ArrayList<>();
+        boolean any = false;
+        for (BooleanSupplier step : List.<BooleanSupplier>of(
+                bookRun::step,
+                awaitData::step,
+                () -> makeIssue.step(() -> done(sendMails::step, failures)),
+                sendMails::step,
+                sendNotices::step,
+                closeRuns::step)) {
+            any |= done(step, failures);
+        }
+        if (!failures.isEmpty()) {
+            throw failures.get(0);
         }
         return any;
     }
 
+    private static boolean done(BooleanSupplier step, List<RuntimeException> failures) {
+        try {
+            return step.getAsBoolean();
+        } catch (RuntimeException e) {
+            failures.add(e);
+        } catch (StackOverflowError | LinkageError e) {
+            failures.add(new IllegalStateException("A step of the delivery loop failed", e));
+        }
+        return false;
+    }
+
     /** The next moment of the business clock at which something is due by itself. */
     public Optional<Instant> nextDue() {
-        return Stream.of(database.inTransaction(subscriptions::nextDue), awaitData.nextDue(), sendMails.nextDue())
+        return Stream.of(
+                        database.inTransaction(tx -> subscriptions.nextDue(tx, lease.now())),
+                        awaitData.nextDue(),
+                        sendMails.nextDue())
                 .flatMap(Optional::stream)
                 .min(Instant::compareTo);
     }
@@ -162,7 +177,7 @@ public class DeliveryLoop implements SmartLifecycle {
             try {
                 drain();
                 sleep = untilNext();
-            } catch (RuntimeException e) {
+            } catch (RuntimeException | StackOverflowError | LinkageError e) {
                 LOG.error("A round of the delivery loop failed; it goes on in {} s", AFTER_FAILURE.toSeconds(), e);
             }
             pause(sleep);
@@ -173,8 +188,12 @@ public class DeliveryLoop implements SmartLifecycle {
         if (hindrance.any().isPresent()) {
             return Hindrance.PAUSE;
         }
-        Duration until =
-                nextDue().map(due -> Duration.between(clock.instant(), due)).orElse(longestSleep);
+        Duration until = Stream.of(
+                        nextDue().map(due -> Duration.between(clock.instant(), due)),
+                        database.inTransaction(failures::nextTry).map(at -> Duration.between(lease.now(), at)))
+                .flatMap(Optional::stream)
+                .min(Duration::compareTo)
+                .orElse(longestSleep);
         if (until.isNegative() || until.isZero()) {
             // due, but leased or just fallen due: look again soon without spinning
             return Duration.ofMillis(200);

@@ -59,21 +59,12 @@ public class Hindrance {
     }
 
     /** @param run empty where it hinders everything */
-    void isFound(Optional<RunId> run, RuntimeException failure) {
-        String key =
-                !isOfDisk(failure) ? "hindrance.fault" : hasRoom() ? "hindrance.cannot-write" : "hindrance.no-room";
+    void isFound(Optional<RunId> run, Throwable failure) {
+        String key = !StoreException.isDisk(failure)
+                ? "hindrance.fault"
+                : hasRoom() ? "hindrance.cannot-write" : "hindrance.no-room";
         Instant since = Optional.ofNullable(told.get(run)).map(Told::since).orElseGet(clock::instant);
         told.put(run, new Told(key, data.toString(), since));
-    }
-
-    /** Whether the disk or the database is to blame, not what was to be made. */
-    static boolean isOfDisk(Throwable failure) {
-        for (Throwable at = failure; at != null; at = at.getCause()) {
-            if (at instanceof StoreException store && store.isOfDisk()) {
-                return true;
-            }
-        }
-        return false;
     }
 
     private boolean hasRoom() {

@@ -1,5 +1,6 @@
 package mailshelf.server.delivery;
 
+import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -12,6 +13,7 @@ import mailshelf.core.condition.Sending;
 import mailshelf.core.data.DataSetId;
 import mailshelf.core.data.LoadId;
 import mailshelf.core.data.Slicing;
+import mailshelf.core.delivery.RunId;
 import mailshelf.core.delivery.RunOutcome;
 import mailshelf.core.report.Definition;
 import mailshelf.core.report.ReportId;
@@ -19,6 +21,7 @@ import mailshelf.core.rights.Person;
 import mailshelf.core.subscription.SeenAs;
 import mailshelf.core.subscription.Subscription;
 import mailshelf.core.subscription.Terms;
+import mailshelf.core.work.WorkKind;
 import mailshelf.server.clock.BusinessClock;
 import mailshelf.server.data.Tables;
 import mailshelf.server.data.Viewers;
@@ -27,8 +30,10 @@ import mailshelf.server.library.Definitions;
 import mailshelf.server.named.ResolveNamed;
 import mailshelf.server.personal.OwnerView;
 import mailshelf.server.personal.PersonalColumns;
+import mailshelf.server.work.WorkIsolation;
 import mailshelf.store.Database;
 import mailshelf.store.Durable;
+import mailshelf.store.StoreException;
 import mailshelf.store.Tx;
 import mailshelf.store.data.DataSet;
 import mailshelf.store.delivery.Run;
@@ -43,7 +48,6 @@ import org.springframework.stereotype.Component;
 class MakeIssue {
     private static final Logger LOG = LoggerFactory.getLogger(MakeIssue.class);
     private static final int AT_ONCE = 4;
-    private static final int MOST_ATTEMPTS = 3;
 
     private final Database database;
     private final Durable durable;
@@ -63,6 +67,7 @@ class MakeIssue {
     private final SealIssue sealIssue;
     private final Hindrance hindrance;
     private final FaultPoint faultPoint;
+    private final WorkIsolation isolation;
 
     MakeIssue(
             Database database,
@@ -82,7 +87,8 @@ class MakeIssue {
             MakeCopies makeCopies,
             SealIssue sealIssue,
             Hindrance hindrance,
-            FaultPoint faultPoint) {
+            FaultPoint faultPoint,
+            WorkIsolation isolation) {
         this.database = database;
         this.durable = durable;
         this.clock = clock;
@@ -101,6 +107,7 @@ class MakeIssue {
         this.sealIssue = sealIssue;
         this.hindrance = hindrance;
         this.faultPoint = faultPoint;
+        this.isolation = isolation;
     }
 
     /**
@@ -109,33 +116,50 @@ class MakeIssue {
      * @param meanwhile done between the batches of a large issue
      */
     boolean step(Runnable meanwhile) {
-        List<Run> claimed = database.inTransaction(tx -> runs.claimDue(tx, lease.lease(), lease.now(), AT_ONCE));
+        List<RunId> claimed = database.inTransaction(tx -> runs.claimDue(tx, lease.lease(), lease.now(), AT_ONCE));
         if (claimed.isEmpty()) {
             return false;
         }
         faultPoint.behind(Arrow.RUN_CLAIMED);
-        claimed.forEach(run -> make(run, meanwhile));
+        claimed.forEach(id -> tryToMake(id, meanwhile));
         durable.await();
         return true;
     }
 
-    private void make(Run run, Runnable meanwhile) {
+    /** What hinders all runs alike, a full disk or a folder that cannot be written to, is waited out. */
+    private void tryToMake(RunId id, Runnable meanwhile) {
         try {
-            Commission job = commission(run, true);
-            Optional<String> stale = job.tooStale();
-            if (stale.isPresent()) {
-                sealIssue.notMade(job, RunOutcome.SKIPPED, stale.get());
-            } else if (!isMade(job, meanwhile)) {
-                database.doInTransaction(tx -> runs.release(tx, run, lease.owner(), lease.now()));
-                return;
+            WorkIsolation.Outcome outcome = isolation.attempt(WorkKind.MAKE, id, () -> make(id, meanwhile));
+            if (outcome == WorkIsolation.Outcome.SET_ASIDE) {
+                recordAsFailed(id);
             }
-            hindrance.isGone(Optional.of(run.id()));
-            faultPoint.behind(Arrow.ISSUE_RECORDED);
-        } catch (RuntimeException e) {
-            LOG.error(
-                    "Making the issue of run {} failed in attempt {}", run.id().value(), run.attempt(), e);
-            afterFailure(run, e);
+            release(id, lease.now());
+        } catch (StoreException e) {
+            LOG.error("Making the issue of run {} waits", id.value(), e);
+            hindrance.isFound(Optional.of(id), e);
+            release(id, lease.now().plus(Hindrance.PAUSE));
         }
+    }
+
+    /** For another attempt, by this server or another; nothing to give back where it has been moved on. */
+    private void release(RunId id, Instant notBefore) {
+        database.doInTransaction(tx -> runs.release(tx, id, lease.owner(), notBefore));
+    }
+
+    private void make(RunId id, Runnable meanwhile) {
+        Commission job = commission(run(id), true);
+        Optional<String> stale = job.tooStale();
+        if (stale.isPresent()) {
+            sealIssue.notMade(job, RunOutcome.SKIPPED, stale.get());
+        } else if (!isMade(job, meanwhile)) {
+            return;
+        }
+        hindrance.isGone(Optional.of(id));
+        faultPoint.behind(Arrow.ISSUE_RECORDED);
+    }
+
+    private Run run(RunId id) {
+        return database.inTransaction(tx -> runs.find(tx, id)).orElseThrow();
     }
 
     /** False where the server is about to end, and another has to begin anew. */
@@ -156,21 +180,21 @@ class MakeIssue {
     }
 
     /**
-     * What hinders all runs alike, a full disk or a folder that cannot be written to, is waited out. Anything else is
-     * tried a few times; then it is recorded as failed, and said so.
+     * Stands on the shelf as failed, with its number and reason, so that silence is no riddle. Where not even that can be
+     * written down, the run stays set aside.
      */
-    private void afterFailure(Run run, RuntimeException e) {
-        boolean waits = Hindrance.isOfDisk(e);
-        if (waits || run.attempt() < MOST_ATTEMPTS) {
-            hindrance.isFound(Optional.of(run.id()), e);
-            long pause = waits ? Hindrance.PAUSE.toSeconds() : run.attempt() * 5L;
-            database.doInTransaction(
-                    tx -> runs.release(tx, run, lease.owner(), lease.now().plusSeconds(pause)));
-            return;
+    private void recordAsFailed(RunId id) {
+        try {
+            Run run = run(id);
+            Commission job = commission(run, false);
+            sealIssue.notMade(job, RunOutcome.FAILED, job.words().say("failed.making", run.attempt()));
+            isolation.forget(WorkKind.MAKE, id);
+        } catch (RuntimeException | StackOverflowError | LinkageError e) {
+            if (StoreException.isDisk(e)) {
+                throw e;
+            }
+            LOG.error("That run {} failed could not be recorded", id.value(), e);
         }
-        hindrance.isGone(Optional.of(run.id()));
-        Commission job = commission(run, false);
-        sealIssue.notMade(job, RunOutcome.FAILED, job.words().say("failed.making", run.attempt()));
     }
 
     /** The terms as they are for somebody; the same for all where nothing is named in them. */

@@ -1,30 +1,24 @@
 package mailshelf.server.delivery;
 
-import jakarta.annotation.PreDestroy;
 import java.time.Instant;
-import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.concurrent.CompletionService;
-import java.util.concurrent.ExecutionException;
-import java.util.concurrent.ExecutorCompletionService;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
-import java.util.concurrent.Future;
-import java.util.concurrent.TimeUnit;
 import java.util.stream.Collectors;
 import mailshelf.core.delivery.Answer;
 import mailshelf.core.delivery.DeliveryId;
 import mailshelf.core.delivery.DeliveryStep;
 import mailshelf.core.delivery.RunId;
+import mailshelf.core.work.WorkKind;
 import mailshelf.server.clock.BusinessClock;
 import mailshelf.server.lease.LeaseKeeper;
 import mailshelf.server.mail.MailServer;
+import mailshelf.server.work.WorkIsolation;
 import mailshelf.store.Database;
 import mailshelf.store.Durable;
+import mailshelf.store.StoreException;
 import mailshelf.store.Tx;
 import mailshelf.store.delivery.Delivery;
 import mailshelf.store.delivery.DeliveryStore;
@@ -42,7 +36,6 @@ class SendMails {
     private static final Logger LOG = LoggerFactory.getLogger(SendMails.class);
     private static final int MOST_IN_HAND = 100;
     private static final int FEW_IN_HAND = 50;
-    private static final long ANSWER_MILLIS = 200;
 
     private final Database database;
     private final Durable durable;
@@ -56,10 +49,8 @@ class SendMails {
     private final Stopping stopping;
     private final Hindrance hindrance;
     private final FaultPoint faultPoint;
-    private final ExecutorService pool = Executors.newFixedThreadPool(MailServer.CONNECTIONS);
-    private final CompletionService<Delivery> senders = new ExecutorCompletionService<>(pool);
-    private final List<Future<Delivery>> finished = new ArrayList<>();
-    private int inHand;
+    private final WorkIsolation isolation;
+    private final MailWorkers workers;
 
     SendMails(
             Database database,
@@ -73,7 +64,9 @@ class SendMails {
             MailServer mailServer,
             Stopping stopping,
             Hindrance hindrance,
-            FaultPoint faultPoint) {
+            FaultPoint faultPoint,
+            WorkIsolation isolation,
+            MailWorkers workers) {
         this.database = database;
         this.durable = durable;
         this.clock = clock;
@@ -86,16 +79,18 @@ class SendMails {
         this.stopping = stopping;
         this.hindrance = hindrance;
         this.faultPoint = faultPoint;
+        this.isolation = isolation;
+        this.workers = workers;
     }
 
     /** Records what came back, and hands over what is due; true if there was anything. Called by one thread at a time. */
     boolean step() {
         boolean answered = recordFinished();
-        if (inHand > FEW_IN_HAND) {
+        if (workers.inHand() > FEW_IN_HAND) {
             return answered; // claimed and kept in groups, since each group waits for the disk
         }
-        List<Delivery> claimed = database.inTransaction(
-                tx -> deliveries.claim(tx, lease.lease(), clock.instant(), MOST_IN_HAND - inHand));
+        List<Delivery> claimed = database.inTransaction(tx ->
+                deliveries.claim(tx, lease.lease(), clock.instant(), lease.now(), MOST_IN_HAND - workers.inHand()));
         if (claimed.isEmpty()) {
             return answered;
         }
@@ -103,71 +98,61 @@ class SendMails {
         Map<RunId, List<Delivery>> byRun =
                 claimed.stream().collect(Collectors.groupingBy(Delivery::run, LinkedHashMap::new, Collectors.toList()));
         Map<DeliveryId, List<byte[]>> mails = new LinkedHashMap<>();
-        byRun.forEach((run, some) -> mails.putAll(kept(run, entitled(run, some))));
+        byRun.forEach((run, some) -> mails.putAll(kept(run, some)));
         // named and on the disk, the claims too, before the first leaves
         durable.await();
         faultPoint.behind(Arrow.MAILS_NAMED);
-        claimed.stream().filter(delivery -> mails.containsKey(delivery.id())).forEach(delivery -> {
-            senders.submit(() -> send(delivery, mails.get(delivery.id())), delivery);
-            inHand++;
-        });
+        claimed.stream()
+                .filter(delivery -> mails.containsKey(delivery.id()))
+                .forEach(delivery -> workers.submit(() -> trySend(delivery, mails.get(delivery.id()))));
         return true;
-    }
-
-    /** Whether mails are on their way whose answers are not recorded yet; one that is slow holds up no other. */
-    boolean isBusy() {
-        return inHand > 0;
-    }
-
-    /** Waits a moment for an answer. */
-    void awaitAnswer() {
-        try {
-            Future<Delivery> done = senders.poll(ANSWER_MILLIS, TimeUnit.MILLISECONDS);
-            if (done != null) {
-                finished.add(done);
-            }
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
-        }
-    }
-
-    /** Waits until nothing is on its way any more; what came of it is not looked at. */
-    void awaitAll() {
-        while (isBusy() && !Thread.currentThread().isInterrupted()) {
-            awaitAnswer();
-            inHand -= finished.size();
-            finished.clear();
-        }
     }
 
     /** An acceptance that is on the disk is never asked for again; true if there was one. */
     private boolean recordFinished() {
-        for (Future<Delivery> done = senders.poll(); done != null; done = senders.poll()) {
-            finished.add(done);
+        boolean any = workers.takeFinished();
+        if (any) {
+            durable.await();
         }
-        if (finished.isEmpty()) {
-            return false;
-        }
-        List<Future<Delivery>> all = List.copyOf(finished);
-        finished.clear();
-        inHand -= all.size();
-        all.forEach(SendMails::rethrow);
-        durable.await();
-        return true;
+        return any;
     }
 
     /** The mails of a run; none where they cannot be kept now, which holds up no other run. */
     private Map<DeliveryId, List<byte[]>> kept(RunId run, List<Delivery> some) {
         try {
-            Map<DeliveryId, List<byte[]>> mails = keepMails.of(run, some);
+            Map<DeliveryId, List<byte[]>> mails = keptApart(run, some);
             hindrance.isGone(Optional.of(run));
             return mails;
-        } catch (RuntimeException e) {
-            LOG.error("Keeping the mails of run {} failed; it is tried again", run.value(), e);
+        } catch (StoreException e) {
+            LOG.error("Keeping the mails of run {} waits", run.value(), e);
             hindrance.isFound(Optional.of(run), e);
             giveBack(some, clock.instant().plus(Hindrance.PAUSE));
             return Map.of();
         }
+    }
+
+    /** All together, which is fast; one by one where that fails, so that only those are held up that cannot be made. */
+    private Map<DeliveryId, List<byte[]>> keptApart(RunId run, List<Delivery> some) {
+        if (some.size() > 1) {
+            try {
+                return keepMails.of(run, entitled(run, some));
+            } catch (RuntimeException | StackOverflowError | LinkageError e) {
+                if (StoreException.isDisk(e)) {
+                    throw e;
+                }
+                LOG.warn("The mails of run {} are put together one by one, as one of them fails", run.value());
+            }
+        }
+        Map<DeliveryId, List<byte[]>> mails = new LinkedHashMap<>();
+        for (Delivery delivery : some) {
+            try {
+                mails.putAll(keepMails.of(run, entitled(run, List.of(delivery))));
+            } catch (RuntimeException | StackOverflowError | LinkageError e) {
+                isolation.failed(WorkKind.SEND, delivery.id(), e);
+                giveBack(List.of(delivery), delivery.nextTry());
+            }
+        }
+        return mails;
     }
 
     /** They have not left: their tries do not count. */
@@ -185,6 +170,14 @@ class SendMails {
             entitled.get(false).forEach(delivery -> deliveries.withdraw(tx, delivery, lease.owner()));
             return entitled.get(true);
         });
+    }
+
+    /** What fails unexpectedly of one holds up no other; its lease goes, so that it can be claimed for another try. */
+    private void trySend(Delivery delivery, List<byte[]> mail) {
+        WorkIsolation.Outcome outcome = isolation.attempt(WorkKind.SEND, delivery.id(), () -> send(delivery, mail));
+        if (outcome != WorkIsolation.Outcome.DONE) {
+            database.doInTransaction(tx -> deliveries.letGo(tx, delivery, lease.owner()));
+        }
     }
 
     private void send(Delivery delivery, List<byte[]> mail) {
@@ -218,23 +211,8 @@ class SendMails {
         }
     }
 
-    private static void rethrow(Future<Delivery> done) {
-        try {
-            done.get();
-        } catch (ExecutionException e) {
-            throw new IllegalStateException("Recording an answer failed", e.getCause());
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
-        }
-    }
-
     /** When the next try is due. */
     Optional<Instant> nextDue() {
-        return database.inTransaction(deliveries::nextTry);
-    }
-
-    @PreDestroy
-    void stop() {
-        pool.shutdown();
+        return database.inTransaction(tx -> deliveries.nextTry(tx, lease.now()));
     }
 }

@@ -5,10 +5,13 @@ import java.util.List;
 import java.util.Optional;
 import mailshelf.core.delivery.Answer;
 import mailshelf.core.delivery.DeliveryStep;
+import mailshelf.core.delivery.NoticeId;
 import mailshelf.core.rights.Person;
+import mailshelf.core.work.WorkKind;
 import mailshelf.server.clock.BusinessClock;
 import mailshelf.server.lease.LeaseKeeper;
 import mailshelf.server.mail.NoticeMail;
+import mailshelf.server.work.WorkIsolation;
 import mailshelf.store.Database;
 import mailshelf.store.people.NoticeStore;
 import mailshelf.store.people.PersonStore;
@@ -25,6 +28,8 @@ class SendNotices {
     private final NoticeStore notices;
     private final PersonStore people;
     private final NoticeMail mail;
+    private final MailWorkers workers;
+    private final WorkIsolation isolation;
 
     SendNotices(
             Database database,
@@ -32,27 +37,42 @@ class SendNotices {
             LeaseKeeper lease,
             NoticeStore notices,
             PersonStore people,
-            NoticeMail mail) {
+            NoticeMail mail,
+            MailWorkers workers,
+            WorkIsolation isolation) {
         this.database = database;
         this.clock = clock;
         this.lease = lease;
         this.notices = notices;
         this.people = people;
         this.mail = mail;
+        this.workers = workers;
+        this.isolation = isolation;
     }
 
+    /** Gives what is due to the workers; true if there was anything. */
     boolean step() {
-        List<NoticeStore.Notice> claimed =
-                database.inTransaction(tx -> notices.claim(tx, lease.lease(), clock.instant(), AT_ONCE));
-        for (NoticeStore.Notice notice : claimed) {
-            Person to = database.inTransaction(tx -> people.find(tx, notice.person()))
-                    .orElseThrow();
-            Answer answer = mail.send(to, notice);
-            Instant now = clock.instant();
-            Optional<Instant> next =
-                    DeliveryStep.after(answer, notice.attempts() + 1, now).nextTry();
-            database.doInTransaction(tx -> notices.tried(tx, notice.id(), next));
-        }
+        List<NoticeId> claimed =
+                database.inTransaction(tx -> notices.claim(tx, lease.lease(), clock.instant(), lease.now(), AT_ONCE));
+        claimed.forEach(id -> workers.submit(() -> trySend(id)));
         return !claimed.isEmpty();
+    }
+
+    private void trySend(NoticeId id) {
+        WorkIsolation.Outcome outcome = isolation.attempt(WorkKind.NOTIFY, id, () -> send(id));
+        if (outcome != WorkIsolation.Outcome.DONE) {
+            database.doInTransaction(tx -> notices.letGo(tx, id, lease.owner()));
+        }
+    }
+
+    private void send(NoticeId id) {
+        NoticeStore.Notice notice =
+                database.inTransaction(tx -> notices.find(tx, id)).orElseThrow();
+        Person to =
+                database.inTransaction(tx -> people.find(tx, notice.person())).orElseThrow();
+        Answer answer = mail.send(to, notice);
+        Optional<Instant> next = DeliveryStep.after(answer, notice.attempts() + 1, clock.instant())
+                .nextTry();
+        database.doInTransaction(tx -> notices.tried(tx, id, next));
     }
 }

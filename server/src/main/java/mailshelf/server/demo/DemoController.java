@@ -3,6 +3,7 @@ package mailshelf.server.demo;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.Instant;
+import java.time.InstantSource;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -36,6 +37,7 @@ class DemoController {
     private final SignIn signIn;
     private final BusinessClock clock;
     private final MoveClock moveClock;
+    private final InstantSource machineClock;
 
     record DemoPerson(PersonId id, String name, List<String> groups, Set<Role> roles) {}
 
@@ -51,13 +53,15 @@ class DemoController {
             SubscriptionStore subscriptions,
             SignIn signIn,
             BusinessClock clock,
-            MoveClock moveClock) {
+            MoveClock moveClock,
+            InstantSource machineClock) {
         this.database = database;
         this.people = people;
         this.subscriptions = subscriptions;
         this.signIn = signIn;
         this.clock = clock;
         this.moveClock = moveClock;
+        this.machineClock = machineClock;
     }
 
     @GetMapping("/demo/people")
@@ -90,15 +94,18 @@ class DemoController {
 
     @GetMapping("/clock")
     ClockView clock(Person who) {
-        return new ClockView(clock.instant(), moveClock.target(), database.inTransaction(subscriptions::nextDue));
+        return new ClockView(
+                clock.instant(),
+                moveClock.target(),
+                database.inTransaction(tx -> subscriptions.nextDue(tx, machineClock.instant())));
     }
 
     /** To the next send of all, and a few seconds on, so that it is seen to have happened. */
     @PostMapping("/clock/next-send")
     @ResponseStatus(HttpStatus.ACCEPTED)
     void nextSend(Person who) {
-        Instant next =
-                database.inTransaction(subscriptions::nextDue).orElseThrow(() -> Problem.invalid("clock.nothing-due"));
+        Instant next = database.inTransaction(tx -> subscriptions.nextDue(tx, machineClock.instant()))
+                .orElseThrow(() -> Problem.invalid("clock.nothing-due"));
         moveClock.begin(next.plusSeconds(5));
     }
 

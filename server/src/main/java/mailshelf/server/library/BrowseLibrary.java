@@ -26,6 +26,7 @@ import mailshelf.core.wording.Words;
 import mailshelf.server.http.Languages;
 import mailshelf.server.rights.Gate;
 import mailshelf.store.Database;
+import mailshelf.store.StoreException;
 import mailshelf.store.Tx;
 import mailshelf.store.data.DataSetStore;
 import mailshelf.store.data.Load;
@@ -38,11 +39,15 @@ import mailshelf.store.people.PersonStore;
 import mailshelf.store.people.RequestStore;
 import mailshelf.store.shelf.IssueStore;
 import mailshelf.store.subscription.SubscriptionStore;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
 
 /** Lists what a person may read, folder by folder or as sorted; of the rest it does not even give a count. */
 @Component
 class BrowseLibrary {
+    private static final Logger LOG = LoggerFactory.getLogger(BrowseLibrary.class);
+
     private final Gate gate;
     private final Database database;
     private final FolderStore folders;
@@ -188,7 +193,7 @@ class BrowseLibrary {
                             .toList(),
                     chosen.stream()
                             .limit(wish.most())
-                            .map(report -> entry(tx, who, access, mine, report))
+                            .flatMap(report -> readable(tx, who, access, mine, report).stream())
                             .toList(),
                     chosen.size(),
                     wish.order() == Order.FOLDER ? known(tx, who, hidden, wish) : List.of(),
@@ -269,6 +274,19 @@ class BrowseLibrary {
             }
         }
         return loaded;
+    }
+
+    /** One whose stored text or data cannot be read is left out, and breaks no list. */
+    private Optional<Entry> readable(Tx tx, Person who, Gate.Access access, Mine mine, Report report) {
+        try {
+            return Optional.of(entry(tx, who, access, mine, report));
+        } catch (RuntimeException e) {
+            if (StoreException.isDisk(e)) {
+                throw e;
+            }
+            LOG.error("Report {} cannot be listed", report.id().value(), e);
+            return Optional.empty();
+        }
     }
 
     private Entry entry(Tx tx, Person who, Gate.Access access, Mine mine, Report report) {

@@ -22,7 +22,8 @@ public class NoticeMail {
     }
 
     public Answer send(Person to, NoticeStore.Notice notice) {
-        String messageId = "<notice-" + notice.id() + "@" + settings.mail().domain() + ">";
+        String messageId =
+                "<notice-" + notice.id().value() + "@" + settings.mail().domain() + ">";
         byte[] mail = assembler.plain(
                 to.name(), to.address(), messageId, Date.from(notice.at()), notice.subject(), notice.body());
         return server.send(List.of(mail), to.address());

@@ -18,16 +18,20 @@ import mailshelf.core.delivery.RunOutcome;
 import mailshelf.core.delivery.RunState;
 import mailshelf.core.rights.Person;
 import mailshelf.core.rights.PersonId;
+import mailshelf.core.subscription.Subscription;
 import mailshelf.core.subscription.SubscriptionId;
 import mailshelf.core.wording.Words;
 import mailshelf.server.clock.BusinessClock;
 import mailshelf.server.delivery.AwaitData;
+import mailshelf.server.delivery.BookRun;
 import mailshelf.server.delivery.DeliveryLoop;
 import mailshelf.server.delivery.Hindrance;
 import mailshelf.server.http.Languages;
 import mailshelf.server.rights.Gate;
+import mailshelf.server.work.RunFailure;
 import mailshelf.store.Database;
 import mailshelf.store.Durable;
+import mailshelf.store.Tx;
 import mailshelf.store.data.LoadAttempt;
 import mailshelf.store.delivery.Delivery;
 import mailshelf.store.delivery.DeliveryStore;
@@ -56,6 +60,8 @@ class ReadRun {
     private final PersonStore people;
     private final Hindrance hindrance;
     private final AwaitData awaitData;
+    private final BookRun bookRun;
+    private final RunFailure runFailure;
     private final DeliveryLoop loop;
     private final BusinessClock clock;
 
@@ -95,7 +101,16 @@ class ReadRun {
             String because,
             Optional<IssueId> issue,
             Optional<Integer> number,
+            boolean couldNotBeMade,
             List<RunRecipient> recipients) {}
+
+    /**
+     * What is tried again.
+     *
+     * @param deliveries how many mails
+     * @param run that makes the issue anew, where it could not be made
+     */
+    record Again(int deliveries, Optional<RunId> run) {}
 
     ReadRun(
             Gate gate,
@@ -108,6 +123,8 @@ class ReadRun {
             PersonStore people,
             Hindrance hindrance,
             AwaitData awaitData,
+            BookRun bookRun,
+            RunFailure runFailure,
             DeliveryLoop loop,
             BusinessClock clock) {
         this.gate = gate;
@@ -120,6 +137,8 @@ class ReadRun {
         this.people = people;
         this.hindrance = hindrance;
         this.awaitData = awaitData;
+        this.bookRun = bookRun;
+        this.runFailure = runFailure;
         this.loop = loop;
         this.clock = clock;
     }
@@ -154,20 +173,26 @@ class ReadRun {
                     run.dueAt(),
                     run.state(),
                     run.outcome(),
-                    sentence(words, who.zone(), run, all, awaited),
+                    sentence(tx, words, who.zone(), run, all, awaited),
                     failed(awaited)
                             .flatMap(AwaitData.Awaited::failed)
                             .map(LoadAttempt::failure)
                             .orElse(""),
                     issue.map(Issue::id),
                     issue.flatMap(Issue::number),
+                    couldNotBeMade(run, all),
                     recipients);
         });
     }
 
-    private String sentence(Words words, ZoneId zone, Run run, List<Delivery> all, List<AwaitData.Awaited> awaited) {
+    private String sentence(
+            Tx tx, Words words, ZoneId zone, Run run, List<Delivery> all, List<AwaitData.Awaited> awaited) {
         if (!run.reason().isEmpty()) {
             return run.reason();
+        }
+        Optional<String> failed = runFailure.sentence(tx, words, zone, run);
+        if (failed.isPresent()) {
+            return failed.get();
         }
         if (run.state() != RunState.CLOSED && hindrance.of(run.id()).isPresent()) {
             Hindrance.Told told = hindrance.of(run.id()).get();
@@ -243,23 +268,36 @@ class ReadRun {
                 : words.say("inclusion." + inclusion);
     }
 
-    /** Has all deliveries of a run that were refused or are waiting for another try made again now; says how many. */
-    int tryAgain(Person who, RunId id) {
-        int count = database.inTransaction(tx -> {
+    /** An issue that could not be made at all; one that was skipped or missed is sent by hand instead. */
+    private static boolean couldNotBeMade(Run run, List<Delivery> all) {
+        return run.outcome() == RunOutcome.FAILED
+                && all.isEmpty()
+                && !run.trigger().isTrial();
+    }
+
+    /**
+     * Has all deliveries of a run that were refused or are waiting for another try made again now, or the whole issue where
+     * that could not be made.
+     */
+    Again tryAgain(Person who, RunId id) {
+        Again again = database.inTransaction(tx -> {
             Run run = gate.visibleRun(tx, who, id);
-            gate.changeable(tx, who, run.subscription());
+            Subscription subscription = gate.changeable(tx, who, run.subscription());
             Instant now = clock.instant();
-            int again = (int) deliveries.ofRun(tx, id).stream()
+            if (couldNotBeMade(run, deliveries.ofRun(tx, id))) {
+                return new Again(0, Optional.of(bookRun.again(tx, subscription, run, who, now)));
+            }
+            int tried = (int) deliveries.ofRun(tx, id).stream()
                     .filter(delivery -> delivery.state().canBeTriedAgain())
                     .filter(delivery -> deliveries.tryAgain(tx, delivery.id(), now))
                     .count();
-            if (again > 0) {
+            if (tried > 0) {
                 runs.reopen(tx, id);
             }
-            return again;
+            return new Again(tried, Optional.empty());
         });
         durable.await();
         loop.wake();
-        return count;
+        return again;
     }
 }

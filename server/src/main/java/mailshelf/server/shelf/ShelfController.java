@@ -32,8 +32,6 @@ class ShelfController {
 
     record ReadMark(boolean read) {}
 
-    record Again(int deliveries) {}
-
     ShelfController(ReadShelf readShelf, ReadIssue readIssue, ReadRun readRun) {
         this.readShelf = readShelf;
         this.readIssue = readIssue;
@@ -99,7 +97,7 @@ class ShelfController {
     }
 
     @PostMapping("/runs/{id}/try-again")
-    Again tryAgain(Person who, @PathVariable RunId id) {
-        return new Again(readRun.tryAgain(who, id));
+    ReadRun.Again tryAgain(Person who, @PathVariable RunId id) {
+        return readRun.tryAgain(who, id);
     }
 }

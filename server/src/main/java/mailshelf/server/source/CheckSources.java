@@ -2,6 +2,7 @@ package mailshelf.server.source;
 
 import java.time.Duration;
 import java.time.Instant;
+import java.time.InstantSource;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
@@ -10,15 +11,18 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
 import mailshelf.core.Problem;
+import mailshelf.core.data.SourceId;
 import mailshelf.core.rights.Person;
 import mailshelf.core.rights.PersonId;
 import mailshelf.core.subscription.Subscription;
 import mailshelf.core.wording.Words;
+import mailshelf.core.work.WorkKind;
 import mailshelf.server.HouseSettings;
 import mailshelf.server.clock.BusinessClock;
 import mailshelf.server.http.Languages;
 import mailshelf.server.library.Definitions;
 import mailshelf.server.notice.Notices;
+import mailshelf.server.work.WorkIsolation;
 import mailshelf.store.Database;
 import mailshelf.store.Tx;
 import mailshelf.store.data.DataSet;
@@ -55,6 +59,8 @@ class CheckSources implements SmartLifecycle {
     private final Notices notices;
     private final HouseSettings settings;
     private final BusinessClock clock;
+    private final InstantSource machineClock;
+    private final WorkIsolation isolation;
     private volatile ScheduledExecutorService looks;
 
     CheckSources(
@@ -67,7 +73,9 @@ class CheckSources implements SmartLifecycle {
             Databases databases,
             Notices notices,
             HouseSettings settings,
-            BusinessClock clock) {
+            BusinessClock clock,
+            InstantSource machineClock,
+            WorkIsolation isolation) {
         this.database = database;
         this.sources = sources;
         this.dataSets = dataSets;
@@ -78,6 +86,8 @@ class CheckSources implements SmartLifecycle {
         this.notices = notices;
         this.settings = settings;
         this.clock = clock;
+        this.machineClock = machineClock;
+        this.isolation = isolation;
     }
 
     /** @throws Problem that says why it cannot be reached */
@@ -92,12 +102,14 @@ class CheckSources implements SmartLifecycle {
         try {
             Instant now = clock.instant();
             Instant since = now.minus(EVERY);
-            for (Source source : database.inTransaction(tx -> sources.unchecked(tx, since))) {
-                if (database.inTransaction(tx -> sources.claimCheck(tx, source.id(), since, now))) {
-                    check(source);
-                }
+            for (SourceId id : database.inTransaction(tx -> sources.unchecked(tx, since, machineClock.instant()))) {
+                isolation.attempt(WorkKind.CHECK_SOURCE, id, () -> {
+                    if (database.inTransaction(tx -> sources.claimCheck(tx, id, since, now))) {
+                        check(database.inTransaction(tx -> sources.find(tx, id)).orElseThrow());
+                    }
+                });
             }
-        } catch (RuntimeException e) {
+        } catch (RuntimeException | StackOverflowError | LinkageError e) {
             if (isRunning()) {
                 LOG.error("Sources could not be looked after; it goes on", e);
             }

@@ -6,6 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import mailshelf.core.report.Definition;
 import mailshelf.core.report.ReportId;
@@ -18,6 +19,7 @@ import mailshelf.core.wording.Words;
 import mailshelf.server.http.Languages;
 import mailshelf.server.library.Definitions;
 import mailshelf.server.personal.OwnerView;
+import mailshelf.store.StoreException;
 import mailshelf.store.Tx;
 import mailshelf.store.data.DataSetStore;
 import mailshelf.store.library.ClippingStore;
@@ -25,11 +27,15 @@ import mailshelf.store.library.CutStore;
 import mailshelf.store.library.KeptClipping;
 import mailshelf.store.library.KeptCut;
 import mailshelf.store.people.PersonStore;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
 
 /** Says terms as their sentence, for a reader. */
 @Component
 public class Describe {
+    private static final Logger LOG = LoggerFactory.getLogger(Describe.class);
+
     private final Definitions definitions;
     private final DataSetStore dataSets;
     private final CutStore cuts;
@@ -57,13 +63,29 @@ public class Describe {
     }
 
     String sentence(Tx tx, Terms terms, PersonId owner, Person reader) {
-        return Sentence.text(terms, facts(tx, terms, owner, Optional.of(reader.id())), words(reader));
+        return sayable(
+                reader, () -> Sentence.text(terms, facts(tx, terms, owner, Optional.of(reader.id())), words(reader)));
     }
 
     String fullSentence(Tx tx, Subscription subscription, Person reader) {
         Terms terms = subscription.terms();
-        Sentence.Facts facts = facts(tx, terms, subscription.owner(), Optional.of(reader.id()));
-        return Sentence.fullText(terms, facts, words(reader));
+        return sayable(
+                reader,
+                () -> Sentence.fullText(
+                        terms, facts(tx, terms, subscription.owner(), Optional.of(reader.id())), words(reader)));
+    }
+
+    /** One that cannot be put in words says so, and breaks no list that it stands in. */
+    private static String sayable(Person reader, Supplier<String> sentence) {
+        try {
+            return sentence.get();
+        } catch (RuntimeException e) {
+            if (StoreException.isDisk(e)) {
+                throw e;
+            }
+            LOG.error("A subscription cannot be put in words", e);
+            return words(reader).say("sentence.unsayable");
+        }
     }
 
     /** As the audit trail keeps it: whole, and with nobody as "me". */

@@ -72,17 +72,17 @@ public final class DataSetStore {
     }
 
     public List<DataSet> all(Tx tx) {
-        return tx.list(DATA_SET + " ORDER BY name", DataSetStore::dataSet);
+        return tx.listReadable(DATA_SET + " ORDER BY name", DataSetStore::dataSet);
     }
 
     /** Those that come from a source. */
     public List<DataSet> fromSources(Tx tx) {
-        return tx.list(DATA_SET + " WHERE source IS NOT NULL ORDER BY name", DataSetStore::dataSet);
+        return tx.listReadable(DATA_SET + " WHERE source IS NOT NULL ORDER BY name", DataSetStore::dataSet);
     }
 
     /** Those that come from one. */
     public List<DataSet> of(Tx tx, SourceId source) {
-        return tx.list(DATA_SET + " WHERE source = ? ORDER BY name", DataSetStore::dataSet, source);
+        return tx.listReadable(DATA_SET + " WHERE source = ? ORDER BY name", DataSetStore::dataSet, source);
     }
 
     public Optional<DataSet> find(Tx tx, DataSetId id) {

@@ -4,23 +4,40 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import mailshelf.core.data.DataSetId;
+import mailshelf.core.work.WorkKind;
 import mailshelf.store.Tx;
 import mailshelf.store.delivery.Lease;
+import mailshelf.store.work.WorkFailureStore;
 
 /** Which data sets are due to be loaded, who does it, and which files have been taken. */
 public final class DueLoads {
+    private static final String MAY_BE_LOADED = WorkFailureStore.mayBeTried(WorkKind.LOAD, "data_set.id");
+
     /** When it falls due next by time; empty where it does not. */
     public Optional<Instant> next(Tx tx, DataSetId id) {
         return tx.one("SELECT next_load FROM data_set WHERE id = ?", row -> row.optionalInstant("next_load"), id)
                 .flatMap(due -> due);
     }
 
-    /** Those whose time has come, longest due first. */
-    public List<DataSetId> due(Tx tx, Instant now) {
+    /**
+     * Those whose time has come, longest due first; without those that failed and wait for another try.
+     *
+     * @param machineNow by which they wait
+     */
+    public List<DataSetId> due(Tx tx, Instant now, Instant machineNow) {
         return tx.list(
-                "SELECT id FROM data_set WHERE next_load <= ? ORDER BY next_load, id",
+                "SELECT id FROM data_set WHERE next_load <= ? AND " + MAY_BE_LOADED + "ORDER BY next_load, id",
                 row -> new DataSetId(row.number("id")),
-                now);
+                now,
+                machineNow);
+    }
+
+    /** Those that come from a source, by their time or by arrival; without those that failed and wait for another try. */
+    public List<DataSetId> fromSources(Tx tx, Instant machineNow) {
+        return tx.list(
+                "SELECT id FROM data_set WHERE source IS NOT NULL AND " + MAY_BE_LOADED + "ORDER BY id",
+                row -> new DataSetId(row.number("id")),
+                machineNow);
     }
 
     /** False when another server loads it at this moment, which is normal. */

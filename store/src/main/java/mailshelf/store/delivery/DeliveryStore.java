@@ -17,9 +17,11 @@ import mailshelf.core.delivery.RunId;
 import mailshelf.core.delivery.RunRecipientId;
 import mailshelf.core.rights.PersonId;
 import mailshelf.core.wording.Shortened;
+import mailshelf.core.work.WorkKind;
 import mailshelf.store.Row;
 import mailshelf.store.Tx;
 import mailshelf.store.Widths;
+import mailshelf.store.work.WorkFailureStore;
 
 /** Deliveries: the outbox, their leases, and every try with its answer. */
 public final class DeliveryStore {
@@ -30,7 +32,9 @@ public final class DeliveryStore {
               JOIN run_recipient r ON r.id = d.run_recipient
             """;
     private static final String OPEN = "state IN ('WAITING', 'TRYING_AGAIN')";
-    private static final String DUE = DELIVERY + " WHERE d.state = ? AND d.next_try <= ? AND " + Lease.FREE + """
+    private static final String MAY_BE_SENT = WorkFailureStore.mayBeTried(WorkKind.SEND, "d.id");
+    private static final String DUE =
+            DELIVERY + " WHERE d.state = ? AND d.next_try <= ? AND " + Lease.FREE + " AND " + MAY_BE_SENT + """
              ORDER BY d.state, d.next_try, d.id
              FETCH FIRST ? ROWS ONLY""";
 
@@ -92,10 +96,11 @@ public final class DeliveryStore {
      * after a crash.
      *
      * @param now by the business clock, as tries are
+     * @param machineNow by which those wait that failed unexpectedly
      */
-    public List<Delivery> claim(Tx tx, Lease lease, Instant now, int most) {
-        List<Delivery> free = new ArrayList<>(due(tx, DeliveryState.TRYING_AGAIN, lease, now, most / 2));
-        free.addAll(due(tx, DeliveryState.WAITING, lease, now, most - free.size()));
+    public List<Delivery> claim(Tx tx, Lease lease, Instant now, Instant machineNow, int most) {
+        List<Delivery> free = new ArrayList<>(due(tx, DeliveryState.TRYING_AGAIN, lease, now, machineNow, most / 2));
+        free.addAll(due(tx, DeliveryState.WAITING, lease, now, machineNow, most - free.size()));
         int[] mine = tx.updateEach(
                 "UPDATE delivery SET lease_owner = ?, attempts = attempts + 1 WHERE id = ? AND attempts = ? AND " + OPEN
                         + " AND " + Lease.FREE,
@@ -109,8 +114,9 @@ public final class DeliveryStore {
                 .toList();
     }
 
-    private static List<Delivery> due(Tx tx, DeliveryState state, Lease lease, Instant now, int most) {
-        return tx.list(DUE, DeliveryStore::delivery, state, now, lease.aliveSince(), most);
+    private static List<Delivery> due(
+            Tx tx, DeliveryState state, Lease lease, Instant now, Instant machineNow, int most) {
+        return tx.list(DUE, DeliveryStore::delivery, state, now, lease.aliveSince(), machineNow, most);
     }
 
     /** Whether it is still this worker's, and this try the newest. */
@@ -129,6 +135,15 @@ public final class DeliveryStore {
                 UPDATE delivery
                    SET lease_owner = NULL, attempts = attempts - 1, next_try = ?
                  WHERE id = ? AND attempts = ? AND lease_owner = ?""", nextTry, delivery.id(), delivery.attempts(), owner);
+    }
+
+    /** Gives one back whose try was begun: it may be claimed for another. */
+    public void letGo(Tx tx, Delivery delivery, String owner) {
+        tx.update(
+                "UPDATE delivery SET lease_owner = NULL WHERE id = ? AND attempts = ? AND lease_owner = ?",
+                delivery.id(),
+                delivery.attempts(),
+                owner);
     }
 
     /** Whether the try before this one was begun and its answer never recorded: the mail may be out already. */
@@ -207,9 +222,12 @@ public final class DeliveryStore {
                          WHERE id = ? AND state IN ('TRYING_AGAIN', 'REFUSED', 'GIVEN_UP') AND lease_owner IS NULL""", now, id) == 1;
     }
 
-    /** When the next try of all is due. */
-    public Optional<Instant> nextTry(Tx tx) {
-        return tx.one("SELECT MIN(next_try) AS due FROM delivery WHERE " + OPEN, row -> row.optionalInstant("due"))
+    /** When the next try of all is due; without those that failed unexpectedly and wait, by the machine's clock. */
+    public Optional<Instant> nextTry(Tx tx, Instant machineNow) {
+        return tx.one(
+                        "SELECT MIN(d.next_try) AS due FROM delivery d WHERE d." + OPEN + " AND " + MAY_BE_SENT,
+                        row -> row.optionalInstant("due"),
+                        machineNow)
                 .flatMap(due -> due);
     }
 }

@@ -16,9 +16,11 @@ import mailshelf.core.report.ReportId;
 import mailshelf.core.rights.PersonId;
 import mailshelf.core.subscription.SubscriptionId;
 import mailshelf.core.wording.Shortened;
+import mailshelf.core.work.WorkKind;
 import mailshelf.store.Row;
 import mailshelf.store.Tx;
 import mailshelf.store.Widths;
+import mailshelf.store.work.WorkFailureStore;
 
 /** Runs, the recipients frozen with each, and the leases under which they are worked on. */
 public final class RunStore {
@@ -81,7 +83,7 @@ public final class RunStore {
     }
 
     public List<Run> ofSubscription(Tx tx, SubscriptionId id, int most) {
-        return tx.list(
+        return tx.listReadable(
                 RUN + " WHERE subscription = ? ORDER BY id DESC FETCH FIRST ? ROWS ONLY", RunStore::run, id, most);
     }
 
@@ -158,9 +160,13 @@ public final class RunStore {
                 run);
     }
 
-    /** Those that wait for their data, in the order they fell due. */
-    public List<Run> waiting(Tx tx) {
-        return tx.list(RUN + " WHERE state = 'WAITING' ORDER BY due_at, id", RunStore::run);
+    /** Those that wait for their data, in the order they fell due; without those that failed and wait for another try. */
+    public List<RunId> waiting(Tx tx, Instant machineNow) {
+        return tx.list(
+                "SELECT id FROM run WHERE state = 'WAITING' AND "
+                        + WorkFailureStore.mayBeTried(WorkKind.AWAIT, "run.id") + "ORDER BY due_at, id",
+                row -> new RunId(row.number("id")),
+                machineNow);
     }
 
     /**
@@ -208,28 +214,31 @@ public final class RunStore {
      *
      * @param now by the machine's clock, as leases are
      */
-    public List<Run> claimDue(Tx tx, Lease lease, Instant now, int most) {
-        return claim(tx, lease, "state = 'DUE' AND (not_before IS NULL OR not_before <= ?)", now, most);
+    public List<RunId> claimDue(Tx tx, Lease lease, Instant now, int most) {
+        return claim(tx, lease, "state = 'DUE' AND " + WorkFailureStore.mayBeTried(WorkKind.MAKE, "run.id"), now, most);
     }
 
     /** Takes runs whose deliveries have all come to an end, to be closed. */
-    public List<Run> claimReadyToClose(Tx tx, Lease lease, Instant now, int most) {
+    public List<RunId> claimReadyToClose(Tx tx, Lease lease, Instant now, int most) {
         String ready = """
-                state = 'SENDING' AND (not_before IS NULL OR not_before <= ?)
+                state = 'SENDING'
                 AND NOT EXISTS (SELECT 1 FROM delivery d
-                                 WHERE d.run = run.id AND d.state IN ('WAITING', 'TRYING_AGAIN'))""";
+                                 WHERE d.run = run.id AND d.state IN ('WAITING', 'TRYING_AGAIN'))
+                AND""" + WorkFailureStore.mayBeTried(WorkKind.CLOSE, "run.id");
         return claim(tx, lease, ready, now, most);
     }
 
-    private List<Run> claim(Tx tx, Lease lease, String wanted, Instant now, int most) {
+    private static List<RunId> claim(Tx tx, Lease lease, String ready, Instant now, int most) {
+        String wanted = ready + " AND (not_before IS NULL OR not_before <= ?)";
         List<RunId> free = tx.list(
                 "SELECT id FROM run WHERE " + wanted + " AND " + Lease.FREE
                         + " ORDER BY due_at, id FETCH FIRST ? ROWS ONLY",
                 row -> new RunId(row.number("id")),
                 now,
+                now,
                 lease.aliveSince(),
                 most);
-        List<Run> claimed = new ArrayList<>();
+        List<RunId> claimed = new ArrayList<>();
         for (RunId id : free) {
             int mine = tx.update(
                     "UPDATE run SET lease_owner = ?, attempt = attempt + 1 WHERE id = ? AND " + wanted + " AND "
@@ -237,9 +246,10 @@ public final class RunStore {
                     lease.owner(),
                     id,
                     now,
+                    now,
                     lease.aliveSince());
             if (mine == 1) {
-                claimed.add(find(tx, id).orElseThrow());
+                claimed.add(id);
             }
         }
         return claimed;
@@ -266,12 +276,11 @@ public final class RunStore {
     }
 
     /** Gives a run back, to be claimed again by the machine's clock. */
-    public void release(Tx tx, Run run, String owner, Instant notBefore) {
+    public void release(Tx tx, RunId run, String owner, Instant notBefore) {
         tx.update(
-                "UPDATE run SET lease_owner = NULL, not_before = ? WHERE id = ? AND attempt = ? AND lease_owner = ?",
+                "UPDATE run SET lease_owner = NULL, not_before = ? WHERE id = ? AND lease_owner = ?",
                 notBefore,
-                run.id(),
-                run.attempt(),
+                run,
                 owner);
     }
 

@@ -28,12 +28,12 @@ public final class ClippingStore {
     }
 
     public List<KeptClipping> all(Tx tx) {
-        return tx.list(CLIPPING, ClippingStore::clipping);
+        return tx.listReadable(CLIPPING, ClippingStore::clipping);
     }
 
     /** A person's own, by name. */
     public List<KeptClipping> of(Tx tx, PersonId owner) {
-        return tx.list(CLIPPING + " WHERE owner = ? ORDER BY LOWER(name), id", ClippingStore::clipping, owner);
+        return tx.listReadable(CLIPPING + " WHERE owner = ? ORDER BY LOWER(name), id", ClippingStore::clipping, owner);
     }
 
     public ClippingId insert(Tx tx, PersonId owner, String name, List<Clip> clips) {

@@ -34,12 +34,12 @@ public final class CutStore {
     }
 
     public List<KeptCut> all(Tx tx) {
-        return tx.list(CUT, CutStore::cut);
+        return tx.listReadable(CUT, CutStore::cut);
     }
 
     /** A person's own and those that are shared, by name. */
     public List<KeptCut> ofReport(Tx tx, ReportId report, PersonId person) {
-        return tx.list(
+        return tx.listReadable(
                 CUT + " WHERE c.report = ? AND (c.shared OR c.owner = ?) ORDER BY c.name, c.id",
                 CutStore::cut,
                 report,
@@ -48,7 +48,7 @@ public final class CutStore {
 
     /** Those of a name in a folder that a person knows of. */
     public List<KeptCut> named(Tx tx, FolderId folder, String name, PersonId person) {
-        return tx.list(CUT + """
+        return tx.listReadable(CUT + """
                       JOIN report r ON r.id = c.report
                      WHERE r.folder = ? AND LOWER(c.name) = LOWER(?) AND (c.shared OR c.owner = ?)""", CutStore::cut, folder, name, person);
     }

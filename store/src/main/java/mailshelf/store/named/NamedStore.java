@@ -22,7 +22,7 @@ public final class NamedStore {
     }
 
     public List<KeptNamed> all(Tx tx) {
-        return tx.list(NAMED + " ORDER BY name", NamedStore::kept);
+        return tx.listReadable(NAMED + " ORDER BY name", NamedStore::kept);
     }
 
     public Optional<KeptNamed> find(Tx tx, NamedId id) {

@@ -3,21 +3,24 @@ package mailshelf.store.people;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
+import mailshelf.core.delivery.NoticeId;
 import mailshelf.core.rights.PersonId;
 import mailshelf.core.wording.Shortened;
+import mailshelf.core.work.WorkKind;
 import mailshelf.store.Row;
 import mailshelf.store.Tx;
 import mailshelf.store.Widths;
 import mailshelf.store.delivery.Lease;
+import mailshelf.store.work.WorkFailureStore;
 
 /** Short mails that tell one person about his own things, kept until a server has taken them over. */
 public final class NoticeStore {
     /** A notice that waits. */
-    public record Notice(long id, PersonId person, String subject, String body, Instant at, int attempts) {}
+    public record Notice(NoticeId id, PersonId person, String subject, String body, Instant at, int attempts) {}
 
     private static Notice notice(Row row) {
         return new Notice(
-                row.number("id"),
+                new NoticeId(row.number("id")),
                 new PersonId(row.number("person")),
                 row.text("subject"),
                 row.text("body"),
@@ -35,25 +38,43 @@ public final class NoticeStore {
                 now);
     }
 
-    /** Takes notices that are due, each for one worker. */
-    public List<Notice> claim(Tx tx, Lease lease, Instant now, int most) {
-        return tx.list("""
-                        SELECT id, person, subject, body, at, attempts FROM notice
-                         WHERE next_try <= ? AND\s""" + Lease.FREE + """
+    public Optional<Notice> find(Tx tx, NoticeId id) {
+        return tx.one(
+                "SELECT id, person, subject, body, at, attempts FROM notice WHERE id = ?", NoticeStore::notice, id);
+    }
 
-                         ORDER BY id
-                         FETCH FIRST ? ROWS ONLY""", NoticeStore::notice, now, lease.aliveSince(), most).stream()
-                .filter(notice -> tx.update(
+    /**
+     * Takes notices that are due, each for one worker.
+     *
+     * @param machineNow by which those wait that failed unexpectedly
+     */
+    public List<NoticeId> claim(Tx tx, Lease lease, Instant now, Instant machineNow, int most) {
+        List<NoticeId> due = tx.list(
+                "SELECT id FROM notice WHERE next_try <= ? AND " + Lease.FREE + " AND "
+                        + WorkFailureStore.mayBeTried(WorkKind.NOTIFY, "notice.id")
+                        + "ORDER BY id FETCH FIRST ? ROWS ONLY",
+                row -> new NoticeId(row.number("id")),
+                now,
+                lease.aliveSince(),
+                machineNow,
+                most);
+        return due.stream()
+                .filter(id -> tx.update(
                                 "UPDATE notice SET lease_owner = ? WHERE id = ? AND " + Lease.FREE,
                                 lease.owner(),
-                                notice.id(),
+                                id,
                                 lease.aliveSince())
                         == 1)
                 .toList();
     }
 
+    /** Gives one back: it may be claimed again. */
+    public void letGo(Tx tx, NoticeId id, String owner) {
+        tx.update("UPDATE notice SET lease_owner = NULL WHERE id = ? AND lease_owner = ?", id, owner);
+    }
+
     /** @param nextTry empty once it has come to an end; then its text goes too, since it may hold a link */
-    public void tried(Tx tx, long id, Optional<Instant> nextTry) {
+    public void tried(Tx tx, NoticeId id, Optional<Instant> nextTry) {
         tx.update(
                 "UPDATE notice SET attempts = attempts + 1, next_try = ?, lease_owner = NULL WHERE id = ?",
                 nextTry,

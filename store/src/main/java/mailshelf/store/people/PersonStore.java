@@ -46,12 +46,12 @@ public final class PersonStore {
     }
 
     public List<Person> all(Tx tx) {
-        return tx.list(PERSON + " ORDER BY name", PersonStore::person);
+        return tx.listReadable(PERSON + " ORDER BY name", PersonStore::person);
     }
 
     /** Those who are active. */
     public List<Person> administrators(Tx tx) {
-        return tx.list(PERSON + " WHERE administrator AND active ORDER BY name", PersonStore::person);
+        return tx.listReadable(PERSON + " WHERE administrator AND active ORDER BY name", PersonStore::person);
     }
 
     public Optional<Person> find(Tx tx, PersonId id) {

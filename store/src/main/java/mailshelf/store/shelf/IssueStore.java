@@ -100,12 +100,13 @@ public final class IssueStore {
                 .and("i.number IS NOT NULL")
                 .and("i.due_at >= ?", since)
                 .in("i.subscription", subscriptions);
-        return tx.list(ISSUE + where.sql() + " ORDER BY i.subscription, i.number", IssueStore::issue, where.values());
+        return tx.listReadable(
+                ISSUE + where.sql() + " ORDER BY i.subscription, i.number", IssueStore::issue, where.values());
     }
 
     /** The newest numbered issues of one subscription, newest first. */
     public List<Issue> newest(Tx tx, SubscriptionId subscription, int most) {
-        return tx.list(ISSUE + """
+        return tx.listReadable(ISSUE + """
                          WHERE i.subscription = ? AND i.number IS NOT NULL
                          ORDER BY i.number DESC, i.revision DESC
                          FETCH FIRST ? ROWS ONLY""", IssueStore::issue, subscription, most);
@@ -272,7 +273,7 @@ public final class IssueStore {
     }
 
     public List<ShelfEntry> shelf(Tx tx, PersonId person) {
-        return tx.list(ENTRY, IssueStore::shelfEntry, person);
+        return tx.listReadable(ENTRY, IssueStore::shelfEntry, person);
     }
 
     public Optional<ShelfEntry> shelfEntry(Tx tx, PersonId person, IssueId issue) {

@@ -6,9 +6,11 @@ import java.util.Optional;
 import mailshelf.core.data.SourceId;
 import mailshelf.core.rights.FolderId;
 import mailshelf.core.wording.Shortened;
+import mailshelf.core.work.WorkKind;
 import mailshelf.store.Row;
 import mailshelf.store.Tx;
 import mailshelf.store.Widths;
+import mailshelf.store.work.WorkFailureStore;
 
 /** The registered sources. */
 public final class SourceStore {
@@ -31,7 +33,7 @@ public final class SourceStore {
     }
 
     public List<Source> all(Tx tx) {
-        return tx.list(SOURCE + " ORDER BY name", SourceStore::source);
+        return tx.listReadable(SOURCE + " ORDER BY name", SourceStore::source);
     }
 
     public Optional<Source> find(Tx tx, SourceId id) {
@@ -93,12 +95,21 @@ public final class SourceStore {
                 .orElseThrow();
     }
 
-    /** Those that data sets come from and nobody has looked after since a moment. */
-    public List<Source> unchecked(Tx tx, Instant since) {
-        return tx.list(SOURCE + """
-                         WHERE (checked_at IS NULL OR checked_at < ?)
-                           AND EXISTS (SELECT 1 FROM data_set d WHERE d.source = source.id)
-                         ORDER BY id""", SourceStore::source, since);
+    /**
+     * Those that data sets come from and nobody has looked after since a moment.
+     *
+     * @param machineNow by which those wait whose check failed unexpectedly
+     */
+    public List<SourceId> unchecked(Tx tx, Instant since, Instant machineNow) {
+        return tx.list(
+                """
+                SELECT id FROM source
+                 WHERE (checked_at IS NULL OR checked_at < ?)
+                   AND EXISTS (SELECT 1 FROM data_set d WHERE d.source = source.id)
+                   AND""" + WorkFailureStore.mayBeTried(WorkKind.CHECK_SOURCE, "source.id") + "ORDER BY id",
+                row -> new SourceId(row.number("id")),
+                since,
+                machineNow);
     }
 
     /** False when another server looks after it already. */

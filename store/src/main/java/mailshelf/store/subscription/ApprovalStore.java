@@ -43,7 +43,7 @@ public final class ApprovalStore {
 
     /** Those of a subscription in a state, the newest first. */
     public List<Approval> of(Tx tx, SubscriptionId subscription, Approval.State state) {
-        return tx.list(
+        return tx.listReadable(
                 APPROVAL + " WHERE subscription = ? AND state = ? ORDER BY id DESC",
                 ApprovalStore::approval,
                 subscription,
@@ -52,7 +52,7 @@ public final class ApprovalStore {
 
     /** Open ones first, the oldest of them at the top; then those that were answered last. */
     public List<Approval> newest(Tx tx, int most) {
-        return tx.list(
+        return tx.listReadable(
                 APPROVAL + " WHERE state <> 'WITHDRAWN'"
                         + " ORDER BY CASE state WHEN 'OPEN' THEN id END NULLS LAST, answered_at DESC"
                         + " FETCH FIRST ? ROWS ONLY",

@@ -21,10 +21,12 @@ import mailshelf.core.subscription.Subscription;
 import mailshelf.core.subscription.SubscriptionId;
 import mailshelf.core.subscription.Terms;
 import mailshelf.core.wording.Shortened;
+import mailshelf.core.work.WorkKind;
 import mailshelf.store.Row;
 import mailshelf.store.Tx;
 import mailshelf.store.Where;
 import mailshelf.store.Widths;
+import mailshelf.store.work.WorkFailureStore;
 
 /** Subscriptions, every version of their terms, and who has taken himself off. */
 public final class SubscriptionStore {
@@ -37,6 +39,8 @@ public final class SubscriptionStore {
     private static final String WITH_CONTENT = """
             EXISTS (SELECT 1 FROM subscription_content c
                      WHERE c.subscription = s.id AND c.version = s.version""";
+
+    private static final String MAY_BE_BOOKED = WorkFailureStore.mayBeTried(WorkKind.BOOK, "s.id");
 
     /** One version of the terms, and who made it when. */
     public record Version(int no, Terms terms, PersonId by, Instant at) {}
@@ -60,12 +64,12 @@ public final class SubscriptionStore {
     }
 
     public List<Subscription> all(Tx tx) {
-        return tx.list(SUBSCRIPTION + " ORDER BY s.id", SubscriptionStore::subscription);
+        return tx.listReadable(SUBSCRIPTION + " ORDER BY s.id", SubscriptionStore::subscription);
     }
 
     /** Those with content of a report. */
     public List<Subscription> ofReport(Tx tx, ReportId report) {
-        return tx.list(
+        return tx.listReadable(
                 SUBSCRIPTION + " WHERE " + WITH_CONTENT + " AND c.report = ?) ORDER BY s.id",
                 SubscriptionStore::subscription,
                 report);
@@ -76,7 +80,7 @@ public final class SubscriptionStore {
         Where content = new Where()
                 .and("c.subscription = s.id AND c.version = s.version")
                 .in("c.report", reports);
-        return tx.list(
+        return tx.listReadable(
                 SUBSCRIPTION
                         + " WHERE s.after_load AND s.state = 'ACTIVE' AND EXISTS (SELECT 1 FROM subscription_content c"
                         + content.sql() + ") ORDER BY s.id",
@@ -86,7 +90,7 @@ public final class SubscriptionStore {
 
     /** Those that are not ended and follow a cut. */
     public List<Subscription> following(Tx tx, CutId cut) {
-        return tx.list(
+        return tx.listReadable(
                 SUBSCRIPTION + " WHERE s.state <> 'ENDED' AND " + WITH_CONTENT + " AND c.follows = ?) ORDER BY s.id",
                 SubscriptionStore::subscription,
                 cut);
@@ -94,7 +98,7 @@ public final class SubscriptionStore {
 
     /** Those that are not ended and follow a clipping. */
     public List<Subscription> following(Tx tx, ClippingId clipping) {
-        return tx.list(
+        return tx.listReadable(
                 SUBSCRIPTION + " WHERE s.state <> 'ENDED' AND s.clipping = ? ORDER BY s.id",
                 SubscriptionStore::subscription,
                 clipping);
@@ -113,25 +117,38 @@ public final class SubscriptionStore {
 
     /** Those that a person owns or is on the list of. */
     public List<Subscription> of(Tx tx, PersonId person) {
-        return tx.list(SUBSCRIPTION + """
+        return tx.listReadable(SUBSCRIPTION + """
                          WHERE s.owner = ?
                             OR s.id IN (SELECT r.subscription FROM subscription_recipient r WHERE r.person = ?)
                          ORDER BY s.id""", SubscriptionStore::subscription, person, person);
     }
 
-    /** Active ones that are due, the longest overdue first. */
-    public List<Subscription> due(Tx tx, Instant now, int most) {
-        return tx.list(SUBSCRIPTION + """
-                         WHERE s.state = 'ACTIVE' AND s.next_due <= ?
-                         ORDER BY s.next_due
-                         FETCH FIRST ? ROWS ONLY""", SubscriptionStore::subscription, now, most);
+    /**
+     * Active ones that are due, the longest overdue first; without those that failed and wait for another try.
+     *
+     * @param machineNow by which they wait
+     */
+    public List<SubscriptionId> due(Tx tx, Instant now, Instant machineNow, int most) {
+        return tx.list(
+                "SELECT s.id FROM subscription s WHERE s.state = 'ACTIVE' AND s.next_due <= ? AND " + MAY_BE_BOOKED
+                        + "ORDER BY s.next_due, s.id FETCH FIRST ? ROWS ONLY",
+                row -> new SubscriptionId(row.number("id")),
+                now,
+                machineNow,
+                most);
     }
 
-    /** When the next of all falls due. */
-    public Optional<Instant> nextDue(Tx tx) {
+    /**
+     * When the next of all falls due; without those that failed and wait for another try.
+     *
+     * @param machineNow by which they wait
+     */
+    public Optional<Instant> nextDue(Tx tx, Instant machineNow) {
         return tx.one(
-                        "SELECT MIN(next_due) AS due FROM subscription WHERE state = 'ACTIVE'",
-                        row -> row.optionalInstant("due"))
+                        "SELECT MIN(s.next_due) AS due FROM subscription s WHERE s.state = 'ACTIVE' AND "
+                                + MAY_BE_BOOKED,
+                        row -> row.optionalInstant("due"),
+                        machineNow)
                 .flatMap(due -> due);
     }
 

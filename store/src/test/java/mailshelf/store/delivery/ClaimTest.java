@@ -118,7 +118,9 @@ class ClaimTest {
     }
 
     private List<Run> claim(String owner, Instant at) {
-        return database.inTransaction(tx -> runs.claimDue(tx, new Lease(owner, at.minus(ALIVE)), at, 10));
+        return database.inTransaction(tx -> runs.claimDue(tx, new Lease(owner, at.minus(ALIVE)), at, 10).stream()
+                .map(id -> runs.find(tx, id).orElseThrow())
+                .toList());
     }
 
     private boolean move(Run claimed, String owner) {
@@ -127,7 +129,7 @@ class ClaimTest {
     }
 
     private List<Delivery> claimDelivery(String owner, Instant at) {
-        return database.inTransaction(tx -> deliveries.claim(tx, new Lease(owner, at.minus(ALIVE)), NOW, 10));
+        return database.inTransaction(tx -> deliveries.claim(tx, new Lease(owner, at.minus(ALIVE)), NOW, NOW, 10));
     }
 
     private boolean answer(Delivery delivery, String owner) {

@@ -8,6 +8,7 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import mailshelf.core.delivery.NoticeId;
 import mailshelf.core.rights.FolderId;
 import mailshelf.core.rights.Grant;
 import mailshelf.core.rights.Group;
@@ -160,7 +161,7 @@ class PeopleStoresTest {
         assertThat(first).hasSize(1);
         assertThat(claimNotices("two", NOW)).isEmpty();
 
-        long id = first.get(0).id();
+        NoticeId id = first.get(0).id();
         database.doInTransaction(tx -> notices.tried(tx, id, Optional.of(NOW.plusSeconds(300))));
         assertThat(claimNotices("two", NOW.plusSeconds(299))).isEmpty();
         assertThat(claimNotices("two", NOW.plusSeconds(300)))
@@ -175,6 +176,9 @@ class PeopleStoresTest {
     }
 
     private List<NoticeStore.Notice> claimNotices(String owner, Instant now) {
-        return database.inTransaction(tx -> notices.claim(tx, new Lease(owner, NOW.minusSeconds(30)), now, 10));
+        return database.inTransaction(tx ->
+                notices.claim(tx, new Lease(owner, NOW.minusSeconds(30)), now, NOW, 10).stream()
+                        .map(id -> notices.find(tx, id).orElseThrow())
+                        .toList());
     }
 }

@@ -1,6 +1,7 @@
 package mailshelf.store.shelf;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.nio.file.Path;
 import java.time.Instant;
@@ -16,6 +17,9 @@ import mailshelf.core.delivery.Trigger;
 import mailshelf.core.report.ReportId;
 import mailshelf.core.rights.Person;
 import mailshelf.core.subscription.Subscription;
+import mailshelf.core.subscription.SubscriptionId;
+import mailshelf.core.work.WorkFailure;
+import mailshelf.core.work.WorkKind;
 import mailshelf.store.Database;
 import mailshelf.store.FreshDatabase;
 import mailshelf.store.OneSubscription;
@@ -24,6 +28,7 @@ import mailshelf.store.Tx;
 import mailshelf.store.archive.Entry;
 import mailshelf.store.delivery.RunStore;
 import mailshelf.store.subscription.SubscriptionStore;
+import mailshelf.store.work.WorkFailureStore;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -92,12 +97,53 @@ class ShelfStoresTest {
     void what_is_due_is_active_and_reached() {
         Instant due = subscription.nextDue().orElseThrow();
         assertThat(due(due.minusSeconds(1))).isEmpty();
-        assertThat(due(due)).containsExactly(subscription);
-        assertThat(database.inTransaction(subscriptions::nextDue)).contains(due);
+        assertThat(due(due)).containsExactly(subscription.id());
+        assertThat(nextDue()).contains(due);
 
         update(subscription, subscription.pause("a holiday"));
         assertThat(due(due)).isEmpty();
-        assertThat(database.inTransaction(subscriptions::nextDue)).isEmpty();
+        assertThat(nextDue()).isEmpty();
+    }
+
+    @Test
+    void a_row_that_cannot_be_read_is_left_out_of_lists_and_told_to_whoever_asks_for_it() {
+        database.doInTransaction(tx -> {
+            Subscription other = Subscription.draft(ida.id(), OneSubscription.terms(ida, "Readable"));
+            SubscriptionId readable = subscriptions.insert(tx, other.start(NOW), NOW);
+            tx.update(
+                    "UPDATE subscription_version SET terms = '{\"name\": 1' WHERE subscription = ?", subscription.id());
+
+            assertThat(subscriptions.all(tx)).extracting(Subscription::id).containsExactly(readable);
+            assertThat(subscriptions.of(tx, ida.id())).hasSize(1);
+            assertThatThrownBy(() -> subscriptions.find(tx, subscription.id())).isInstanceOf(RuntimeException.class);
+            assertThat(subscriptions.due(tx, NOW.plusSeconds(86_400), NOW, 10))
+                    .as("the loop finds it, so that it is set aside and told")
+                    .contains(subscription.id(), readable);
+        });
+    }
+
+    @Test
+    void what_failed_is_not_taken_again_before_its_time_and_never_while_it_is_set_aside() {
+        Instant due = subscription.nextDue().orElseThrow();
+        long id = subscription.id().value();
+        WorkFailureStore failures = new WorkFailureStore();
+        database.doInTransaction(tx -> failures.record(
+                tx, new WorkFailure(WorkKind.BOOK, id, 1, NOW, Optional.of(NOW.plusSeconds(5)), "broken")));
+        assertThat(due(due)).isEmpty();
+        assertThat(nextDue()).isEmpty();
+        List<SubscriptionId> later = database.inTransaction(tx -> subscriptions.due(tx, due, NOW.plusSeconds(5), 10));
+        assertThat(later).containsExactly(subscription.id());
+
+        database.doInTransaction(tx -> {
+            failures.record(tx, new WorkFailure(WorkKind.BOOK, id, 5, NOW, Optional.empty(), "broken"));
+            assertThat(subscriptions.due(tx, due, NOW.plusSeconds(86_400), 10)).isEmpty();
+            assertThat(failures.owner(tx, WorkKind.BOOK, id)).contains(ida.id());
+            assertThat(failures.tryAgain(tx, WorkKind.BOOK, id, NOW)).isTrue();
+            assertThat(failures.tryAgain(tx, WorkKind.BOOK, id, NOW))
+                    .as("asked twice")
+                    .isFalse();
+        });
+        assertThat(due(due)).containsExactly(subscription.id());
     }
 
     @Test
@@ -200,8 +246,12 @@ class ShelfStoresTest {
         return database.inTransaction(tx -> subscriptions.update(tx, before, after, ida.id(), NOW));
     }
 
-    private List<Subscription> due(Instant at) {
-        return database.inTransaction(tx -> subscriptions.due(tx, at, 10));
+    private Optional<Instant> nextDue() {
+        return database.inTransaction(tx -> subscriptions.nextDue(tx, NOW));
+    }
+
+    private List<SubscriptionId> due(Instant at) {
+        return database.inTransaction(tx -> subscriptions.due(tx, at, NOW, 10));
     }
 
     private IssueId issue(Tx tx, int number) {
