@@ -16,6 +16,7 @@ const MOST_OFFERED = 8;
 /** To whom: those on the list, and by name those who can be put on it. */
 export function AudienceEditor({ reports, recipients, change }: Props) {
   const candidates = useCandidates(reports);
+  if (reports.length === 0) return <p className="text-late">{words.audience.whatFirst}</p>;
   return (
     <Loaded query={candidates}>
       {(people) => (

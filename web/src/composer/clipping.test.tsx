@@ -53,7 +53,6 @@ beforeEach(() => {
     "GET clippings/4?chartWidth=280": { id: 4, name: "For Monday", clips: [], followers: [] },
     "GET clippings": [{ id: 4, name: "For Monday", clips: 2, reports: ["Cancelled sailings"] }],
     "GET candidates?report=1": [{ id: MARIT.id, name: MARIT.name, address: MARIT.address, maySee: true }],
-    "GET candidates?": [],
     "POST compositions": composed,
     "POST subscriptions": { id: 9 },
   });

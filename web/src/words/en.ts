@@ -340,6 +340,7 @@ export const en = {
   },
 
   audience: {
+    whatFirst: "Choose what it shows first: who can get it depends on that.",
     add: (name: string) => `Add ${name}`,
     mayNotSee: "may not see this report",
     more: (many: number) => `${many} more: type a part of the name.`,

@@ -103,6 +103,25 @@ class ManagersTest {
     }
 
     @Test
+    void nobody_keeps_managing_a_folder_below_by_saying_so_there() {
+        Api.Refusal refused =
+                mona.refused("PUT", "grants/" + below + "/people/" + monaId, Map.of("verbs", List.of("MANAGE", "SEE")));
+
+        assertThat(refused.code()).isEqualTo("folder.managers-by-administrators");
+        long petra = Staff.hired(sunniva, "Petra Passing");
+        give(sunniva, FLEET, petra, "MANAGE");
+        Api former = DEMO.as("Petra Passing");
+        assertThat(former.refused("PUT", "grants/" + below + "/people/" + petra, Map.of("verbs", List.of("MANAGE")))
+                        .status())
+                .isEqualTo(403);
+        give(sunniva, FLEET, petra, "SEE");
+        assertThat(former.refused("PUT", "grants/" + below + "/people/3", Map.of("verbs", List.of("SEE")))
+                        .status())
+                .as("what is withdrawn above is withdrawn below")
+                .isEqualTo(403);
+    }
+
+    @Test
     void elsewhere_nothing_is_told_or_changed() {
         String there = "grants/" + TRAFFIC + "/people/3";
         assertThat(mona.refused("PUT", there, Map.of("verbs", List.of("SEE"))).status())

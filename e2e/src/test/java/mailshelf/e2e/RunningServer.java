@@ -19,6 +19,9 @@ public final class RunningServer implements AutoCloseable {
     /** Most of these servers end before what the second compiler does for them would pay. */
     private static final String SHORT_LIVES = "-XX:TieredStopAtLevel=1";
 
+    /** Where tests put files that are to be loaded: folders of their own below it. */
+    private static final String SOURCE_ROOT = System.getProperty("java.io.tmpdir");
+
     private final Path data;
     private final int port;
     private final List<String> command;
@@ -33,7 +36,8 @@ public final class RunningServer implements AutoCloseable {
 
     /** Starts the demo on a folder, its clock going on from where it is, and waits until it answers. */
     static RunningServer on(Path data, String... options) {
-        RunningServer server = new RunningServer(data, freePort(), List.of("demo", "--tickets", "20000"));
+        RunningServer server = new RunningServer(
+                data, freePort(), List.of("demo", "--tickets", "20000", "--source-root", SOURCE_ROOT));
         server.start(options);
         return server;
     }

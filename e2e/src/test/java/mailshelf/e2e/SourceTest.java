@@ -8,6 +8,9 @@ import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.sql.Connection;
+import java.sql.DriverManager;
+import java.sql.Statement;
 import java.time.Duration;
 import java.util.HashMap;
 import java.util.List;
@@ -16,13 +19,18 @@ import java.util.stream.Stream;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.RegisterExtension;
+import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 import tools.jackson.databind.JsonNode;
 
 /** Data sets that come from a database of somebody else's, which is asked and never changed. */
 class SourceTest {
     private static final String PASSWORD = "harbour-7-lantern";
+
+    @TempDir
+    private Path folder;
 
     @RegisterExtension
     static final Postgres POSTGRES = new Postgres();
@@ -43,6 +51,12 @@ class SourceTest {
                     ('2026-11-23', 'Ness', 4, 120.50, 0.1, '2026-11-23 23:30:00+00', true),
                     ('2026-11-24', 'Ytre Bø', NULL, -7.00, 2.25, '2026-11-24 00:30:00+02', false)""",
                 "CREATE USER reader PASSWORD '" + PASSWORD + "'",
+                "CREATE ROLE chief SUPERUSER NOLOGIN",
+                "CREATE USER deputy PASSWORD '" + PASSWORD + "' IN ROLE chief",
+                "CREATE USER clerk PASSWORD '" + PASSWORD + "' IN ROLE pg_read_server_files",
+                "CREATE ROLE printers NOLOGIN IN ROLE pg_write_server_files",
+                "CREATE USER printer PASSWORD '" + PASSWORD + "' IN ROLE printers",
+                "CREATE USER porter PASSWORD '" + PASSWORD + "' CREATEROLE",
                 "GRANT SELECT ON booking TO reader");
         sunniva = DEMO.as("Sunniva Rein");
         bookings = sunniva.post("sources", wish("Booking desk", Map.of()))
@@ -114,12 +128,23 @@ class SourceTest {
     }
 
     @Test
-    void the_databases_of_the_house_itself_are_nobodys_source() {
-        String own = "jdbc:h2:file:" + DEMO.server().data().toAbsolutePath() + "/mailshelf";
-
-        assertThat(sunniva.refused("POST", "sources", wish("Own", Map.of("place", own)))
-                        .code())
-                .isEqualTo("source.bad-fields");
+    void a_file_of_h2_is_nobodys_source_as_it_would_run_its_owners_programs_here() throws Exception {
+        Path marker = folder.resolve("ran");
+        String file = "jdbc:h2:file:" + folder.resolve("harmless").toAbsolutePath();
+        try (Connection connection = DriverManager.getConnection(file, "sa", "");
+                Statement statement = connection.createStatement()) {
+            statement.execute("CREATE ALIAS RUN AS 'String run() throws Exception { return "
+                    + "java.nio.file.Files.createFile(java.nio.file.Path.of(\"" + marker + "\")).toString(); }'");
+            statement.execute("CREATE VIEW booking AS SELECT run() AS ran");
+        }
+        for (String address :
+                List.of(file, file.replace("file:", ""), "jdbc:h2:mem:x", "jdbc:h2:nio:/x", "jdbc:h2:~/x")) {
+            assertThat(sunniva.refused("POST", "sources", wish("Own", Map.of("place", address, "user", "sa")))
+                            .code())
+                    .as(address)
+                    .isEqualTo("source.bad-fields");
+        }
+        assertThat(marker).doesNotExist();
     }
 
     @Test
@@ -129,6 +154,14 @@ class SourceTest {
 
         assertThat(refused.code()).isEqualTo("source.too-mighty");
         assertThat(refused.says()).contains("Give the source a user who may only read");
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"deputy", "clerk", "printer", "porter"})
+    void a_user_whose_roles_may_do_everything_or_touch_the_machines_files_is_refused(String user) {
+        Api.Refusal refused = sunniva.refused("POST", "sources/tests", wish("Booking desk", Map.of("user", user)));
+
+        assertThat(refused.code()).isEqualTo("source.too-mighty");
     }
 
     @Test

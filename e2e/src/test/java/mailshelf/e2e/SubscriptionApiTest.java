@@ -113,6 +113,19 @@ class SubscriptionApiTest {
     }
 
     @Test
+    void of_no_report_nobody_is_named_and_nothing_is_shown_to_others() {
+        assertThat(ida.refused("GET", "candidates", null).code()).isEqualTo("candidates.of-nothing");
+        long empty = ida.post("clippings", Map.of("name", "Nothing yet", "clips", List.of()))
+                .get("id")
+                .asLong();
+        Map<String, Object> terms = Wishes.with(Wishes.terms(torId), "content", List.of());
+        terms = Wishes.with(Wishes.with(terms, "clipping", empty), "letter", Map.of("subject", "Look", "text", "here"));
+
+        Api.Refusal refusal = ida.refused("POST", "subscriptions", Map.of("terms", terms, "start", false));
+        assertThat(refusal.code()).isEqualTo("subscription.no-content");
+    }
+
+    @Test
     void who_may_subscribe_only_himself_is_told_so() {
         Api.Refusal refusal =
                 ida.refused("POST", "subscriptions", Map.of("terms", Wishes.terms(idaId, torId), "start", true));

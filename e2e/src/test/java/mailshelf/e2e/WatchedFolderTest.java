@@ -11,6 +11,7 @@ import java.nio.file.attribute.FileTime;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
@@ -121,12 +122,28 @@ class WatchedFolderTest {
     }
 
     @Test
-    void a_folder_of_the_house_itself_is_nobodys_source() {
-        assertThat(sunniva.refused("POST", "sources", wish(DEMO.server().data()))
+    void only_folders_that_the_server_was_started_for_are_read_and_no_link_leads_out_of_them() throws IOException {
+        Path own = DEMO.server().data().toAbsolutePath();
+        Path link = Files.createSymbolicLink(folder.resolve("out"), own.resolve("loads"));
+        for (Path place : List.of(own, own.resolve("loads"), Path.of("/etc"), Path.of("nowhere"), link)) {
+            Api.Refusal refused = sunniva.refused("POST", "sources", wish(place));
+            assertThat(refused.code()).as(place.toString()).isEqualTo("source.outside-roots");
+        }
+    }
+
+    @Test
+    void a_folder_that_becomes_a_link_later_is_not_followed() throws IOException {
+        Path place = Files.createDirectory(folder.resolve("replaced"));
+        long source = sunniva.post("sources", Wishes.with(wish(place), "name", "Replaced"))
+                .get("id")
+                .asLong();
+        Files.delete(place);
+        Files.createSymbolicLink(place, Path.of("/etc"));
+
+        Map<String, Object> origin = Map.of("kind", "FOLDER", "source", source, "ask", "hostname");
+        assertThat(sunniva.refused("POST", "data-sets/samples", Map.of("folder", 1, "origin", origin))
                         .code())
-                .isEqualTo("source.bad-fields");
-        assertThat(sunniva.refused("POST", "sources", wish(Path.of("nowhere"))).code())
-                .isEqualTo("source.bad-fields");
+                .isEqualTo("source.outside-roots");
     }
 
     private static JsonNode attempts(long id) {

@@ -1,6 +1,7 @@
 package mailshelf.server;
 
 import java.nio.file.Path;
+import java.util.List;
 import java.util.Optional;
 
 /**
@@ -10,6 +11,7 @@ import java.util.Optional;
  * @param database host and port of the database that servers share; empty where this one has it for itself
  * @param server this server's number among those that share the work; part of its archive files' names
  * @param baseUrl how readers reach the server; links in mails begin with it, without a slash at the end
+ * @param sourceRoots folders below which files may be watched
  * @param demo there where the demo's parts (one-click sign-in, mail room, movable clock) are
  */
 public record HouseSettings(
@@ -18,6 +20,7 @@ public record HouseSettings(
         int server,
         String baseUrl,
         MailSettings mail,
+        List<Path> sourceRoots,
         Optional<DemoSettings> demo) {
 
     public String issueUrl(long issue) {

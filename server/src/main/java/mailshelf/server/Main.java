@@ -2,6 +2,7 @@ package mailshelf.server;
 
 import java.nio.file.Path;
 import java.time.OffsetDateTime;
+import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Callable;
 import mailshelf.server.delivery.Arrow;
@@ -71,6 +72,14 @@ public final class Main implements Callable<Integer> {
 
         @Option(names = "--fresh", description = "empties the data folder first")
         boolean fresh;
+
+        @Option(
+                names = "--source-root",
+                paramLabel = "DIR",
+                description =
+                        "a folder below which files of others may be watched and loaded; may be said several times"
+                                + " (default: none)")
+        List<Path> sourceRoots = List.of();
     }
 
     @Command(name = "serve", description = "Starts a server.", mixinStandardHelpOptions = true)
@@ -130,6 +139,7 @@ public final class Main implements Callable<Integer> {
                     serverNumber,
                     url,
                     new MailSettings(mailAddress, smtpHost, smtpPort, smtpTls),
+                    place.sourceRoots,
                     Optional.empty());
             if (place.fresh && database.isPresent()) {
                 System.err.println("--fresh empties what other servers use: leave it out, or leave out --database.");
@@ -188,6 +198,7 @@ public final class Main implements Callable<Integer> {
                     1,
                     "http://localhost:" + place.port,
                     new MailSettings("mail-shelf@brinewater.example", "localhost", mailPort, MailTls.NEVER),
+                    place.sourceRoots,
                     Optional.of(new DemoSettings(
                             tickets,
                             Optional.ofNullable(clock).map(OffsetDateTime::toInstant),

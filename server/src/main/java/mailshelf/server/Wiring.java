@@ -30,6 +30,7 @@ import mailshelf.store.people.SessionStore;
 import mailshelf.store.shelf.IssueStore;
 import mailshelf.store.source.Databases;
 import mailshelf.store.source.Secrets;
+import mailshelf.store.source.SourceRoots;
 import mailshelf.store.source.SourceStore;
 import mailshelf.store.subscription.ApprovalStore;
 import mailshelf.store.subscription.SubscriptionStore;
@@ -134,8 +135,13 @@ class Wiring {
     }
 
     @Bean
-    Databases databases(HouseSettings settings, Secrets secrets) {
-        return new Databases(settings.data(), secrets);
+    Databases databases(Secrets secrets) {
+        return new Databases(secrets);
+    }
+
+    @Bean
+    SourceRoots sourceRoots(HouseSettings settings) {
+        return new SourceRoots(settings.sourceRoots(), settings.data());
     }
 
     @Bean

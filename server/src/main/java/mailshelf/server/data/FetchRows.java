@@ -1,9 +1,7 @@
 package mailshelf.server.data;
 
-import java.io.BufferedInputStream;
 import java.io.IOException;
 import java.io.InputStream;
-import java.nio.file.Files;
 import java.time.Duration;
 import java.time.InstantSource;
 import java.time.ZoneOffset;
@@ -25,6 +23,7 @@ import mailshelf.store.data.DueLoads;
 import mailshelf.store.source.Databases;
 import mailshelf.store.source.Query;
 import mailshelf.store.source.Source;
+import mailshelf.store.source.SourceRoots;
 import mailshelf.store.source.SourceStore;
 import mailshelf.store.source.WatchedFolder;
 import org.springframework.stereotype.Component;
@@ -38,6 +37,7 @@ class FetchRows {
     private final SourceStore sources;
     private final DueLoads dueLoads;
     private final Databases databases;
+    private final SourceRoots roots;
     private final InstantSource machineClock;
 
     FetchRows(
@@ -45,11 +45,13 @@ class FetchRows {
             SourceStore sources,
             DueLoads dueLoads,
             Databases databases,
+            SourceRoots roots,
             InstantSource machineClock) {
         this.database = database;
         this.sources = sources;
         this.dueLoads = dueLoads;
         this.databases = databases;
+        this.roots = roots;
         this.machineClock = machineClock;
     }
 
@@ -134,7 +136,7 @@ class FetchRows {
     private WatchedFolder.Found newest(DataSet dataSet) {
         Source source = source(dataSet);
         String names = dataSet.plan().origin().ask();
-        List<WatchedFolder.Found> found = new WatchedFolder(source).files(names);
+        List<WatchedFolder.Found> found = new WatchedFolder(source, roots).files(names);
         if (found.isEmpty()) {
             throw Problem.invalid("source.no-file", names, source.name());
         }
@@ -168,7 +170,7 @@ class FetchRows {
         return new Incoming() {
             @Override
             public void addTo(TableBuilder rows) throws IOException {
-                try (InputStream in = new BufferedInputStream(Files.newInputStream(file.path()))) {
+                try (InputStream in = WatchedFolder.open(file.path())) {
                     IncomingCsv csv = new IncomingCsv(in, ZoneOffset.UTC);
                     CsvForm form = csv.form(dataSet.columns(), dataSet.plan().dates());
                     CsvTable.read(csv.reader(), form, dataSet.columns(), rows);
@@ -187,8 +189,8 @@ class FetchRows {
 
     /** The files that arrived and have not been taken as they are; of several, the last alone where it replaces all. */
     List<WatchedFolder.Found> arrived(DataSet dataSet) {
-        List<WatchedFolder.Found> files =
-                new WatchedFolder(source(dataSet)).files(dataSet.plan().origin().ask());
+        List<WatchedFolder.Found> files = new WatchedFolder(source(dataSet), roots)
+                .files(dataSet.plan().origin().ask());
         var taken = database.inTransaction(tx -> dueLoads.taken(tx, dataSet.id()));
         if (dataSet.plan().mode() == LoadMode.REPLACE && !files.isEmpty()) {
             files = files.subList(files.size() - 1, files.size());

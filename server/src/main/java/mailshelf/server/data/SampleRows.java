@@ -1,10 +1,8 @@
 package mailshelf.server.data;
 
-import java.io.BufferedInputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.math.BigDecimal;
-import java.nio.file.Files;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
@@ -23,6 +21,7 @@ import mailshelf.store.Database;
 import mailshelf.store.source.Databases;
 import mailshelf.store.source.Query;
 import mailshelf.store.source.Source;
+import mailshelf.store.source.SourceRoots;
 import mailshelf.store.source.WatchedFolder;
 import org.springframework.stereotype.Component;
 
@@ -37,6 +36,7 @@ class SampleRows {
     private final Database database;
     private final PlanLoads plans;
     private final Databases databases;
+    private final SourceRoots roots;
 
     /**
      * A column that was found.
@@ -62,10 +62,11 @@ class SampleRows {
     record SampleView(
             Optional<FileForm> file, List<ColumnFound> columns, long rowsSeen, List<List<TypedValue>> firstRows) {}
 
-    SampleRows(Database database, PlanLoads plans, Databases databases) {
+    SampleRows(Database database, PlanLoads plans, Databases databases, SourceRoots roots) {
         this.database = database;
         this.plans = plans;
         this.databases = databases;
+        this.roots = roots;
     }
 
     /**
@@ -104,12 +105,12 @@ class SampleRows {
         if (origin.kind() == Origin.Kind.QUERY) {
             return ofQuery(source, origin.ask(), types, who.zone());
         }
-        List<WatchedFolder.Found> files = new WatchedFolder(source).files(origin.ask());
+        List<WatchedFolder.Found> files = new WatchedFolder(source, roots).files(origin.ask());
         if (files.isEmpty()) {
             throw Problem.invalid("source.no-file", origin.ask(), source.name());
         }
         WatchedFolder.Found newest = files.get(files.size() - 1);
-        try (InputStream in = new BufferedInputStream(Files.newInputStream(newest.path()))) {
+        try (InputStream in = WatchedFolder.open(newest.path())) {
             return of(newest.state().name(), in, types, dates, who.zone());
         }
     }

@@ -159,7 +159,10 @@ class MindGrants {
         Optional<Grant> before = inForce(tx, place);
         put(tx, place, verbs);
         Optional<Grant> after = inForce(tx, place);
-        if (manages(before) != manages(after) && !who.is(Role.ADMINISTRATOR)) {
+        // said for this very folder too: it would stay when the one above takes it back
+        boolean managersChange =
+                manages(before) != manages(after) || manages(own(before, place)) != manages(own(after, place));
+        if (managersChange && !who.is(Role.ADMINISTRATOR)) {
             throw new Problem(Problem.Kind.FORBIDDEN, "folder.managers-by-administrators", name, folder.name());
         }
         Thing thing = Thing.of(Thing.Kind.FOLDER, folder.id(), folder.name());
@@ -168,6 +171,10 @@ class MindGrants {
 
     private Optional<Grant> inForce(Tx tx, Place place) {
         return folders.rights(tx).inForce(place.subject(), place.folder());
+    }
+
+    private static Optional<Grant> own(Optional<Grant> inForce, Place place) {
+        return inForce.filter(grant -> grant.folder().equals(place.folder()));
     }
 
     private static boolean manages(Optional<Grant> grant) {
@@ -181,7 +188,7 @@ class MindGrants {
     }
 
     private static String said(String name, Optional<Grant> grant, Place place) {
-        boolean own = grant.filter(g -> g.folder().equals(place.folder())).isPresent();
+        boolean own = own(grant, place).isPresent();
         return GrantWords.said(name, grant.map(Grant::verbs).orElse(Set.of())) + (own ? "" : " (as above)");
     }
 }

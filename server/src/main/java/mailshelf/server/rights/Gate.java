@@ -89,14 +89,17 @@ public class Gate {
         return new Access(tx, who);
     }
 
-    /** Whether somebody may see all of some reports at this moment; asked when an issue is opened. */
+    /** Whether somebody may see all of some reports at this moment; asked when an issue is opened. Of none, nobody may. */
     public boolean maySee(Tx tx, PersonId person, Collection<ReportId> some) {
         return may(tx, person, Verb.SEE, some);
     }
 
-    /** Those of many people who may see all of some reports at this moment. */
+    /** Those of many people who may see all of some reports at this moment; nobody where there are none. */
     public Set<PersonId> whoMaySee(Tx tx, Collection<PersonId> some, Collection<ReportId> seen) {
         Set<FolderId> of = folders(tx, seen);
+        if (of.isEmpty()) {
+            return Set.of();
+        }
         Rights rights = folders.rights(tx);
         return people.askers(tx, people.find(tx, some).values()).stream()
                 .filter(asker -> of.stream().allMatch(folder -> rights.allows(asker, Verb.SEE, folder)))
@@ -111,9 +114,9 @@ public class Gate {
                 .orElse(false);
     }
 
-    /** The same of somebody whose rights are known. */
+    /** The same of somebody whose rights are known. What is about no report is in no folder that would allow it. */
     public boolean may(Tx tx, Access access, Verb verb, Collection<ReportId> some) {
-        return folders(tx, some).stream().allMatch(folder -> access.may(verb, folder));
+        return !some.isEmpty() && folders(tx, some).stream().allMatch(folder -> access.may(verb, folder));
     }
 
     private Set<FolderId> folders(Tx tx, Collection<ReportId> some) {

@@ -30,6 +30,7 @@ import mailshelf.store.data.DataSetStore;
 import mailshelf.store.people.PersonStore;
 import mailshelf.store.source.Databases;
 import mailshelf.store.source.Source;
+import mailshelf.store.source.SourceRoots;
 import mailshelf.store.source.SourceStore;
 import mailshelf.store.source.WatchedFolder;
 import mailshelf.store.subscription.SubscriptionStore;
@@ -61,6 +62,7 @@ class CheckSources implements SmartLifecycle {
     private final BusinessClock clock;
     private final InstantSource machineClock;
     private final WorkIsolation isolation;
+    private final SourceRoots roots;
     private volatile ScheduledExecutorService looks;
 
     CheckSources(
@@ -75,7 +77,8 @@ class CheckSources implements SmartLifecycle {
             HouseSettings settings,
             BusinessClock clock,
             InstantSource machineClock,
-            WorkIsolation isolation) {
+            WorkIsolation isolation,
+            SourceRoots roots) {
         this.database = database;
         this.sources = sources;
         this.dataSets = dataSets;
@@ -88,13 +91,14 @@ class CheckSources implements SmartLifecycle {
         this.clock = clock;
         this.machineClock = machineClock;
         this.isolation = isolation;
+        this.roots = roots;
     }
 
     /** @throws Problem that says why it cannot be reached */
     void reach(Source source) {
         switch (source.kind()) {
             case DATABASE -> databases.test(source);
-            case FOLDER -> new WatchedFolder(source).files("*");
+            case FOLDER -> new WatchedFolder(source, roots).files("*");
         }
     }
 

@@ -1,7 +1,5 @@
 package mailshelf.server.source;
 
-import java.nio.file.Files;
-import java.nio.file.Path;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
@@ -15,7 +13,6 @@ import mailshelf.core.rights.FolderId;
 import mailshelf.core.rights.Person;
 import mailshelf.core.rights.Verb;
 import mailshelf.core.wording.OneLine;
-import mailshelf.server.HouseSettings;
 import mailshelf.server.audit.AuditTrail;
 import mailshelf.server.rights.Gate;
 import mailshelf.store.Database;
@@ -27,6 +24,7 @@ import mailshelf.store.source.DatabaseAddress;
 import mailshelf.store.source.Databases;
 import mailshelf.store.source.Secrets;
 import mailshelf.store.source.Source;
+import mailshelf.store.source.SourceRoots;
 import mailshelf.store.source.SourceStore;
 import org.springframework.stereotype.Component;
 
@@ -50,7 +48,7 @@ class MindSources {
     private final Databases databases;
     private final CheckSources check;
     private final Secrets secrets;
-    private final HouseSettings settings;
+    private final SourceRoots roots;
     private final AuditTrail audit;
 
     /**
@@ -102,7 +100,7 @@ class MindSources {
             Databases databases,
             CheckSources check,
             Secrets secrets,
-            HouseSettings settings,
+            SourceRoots roots,
             AuditTrail audit) {
         this.gate = gate;
         this.database = database;
@@ -113,7 +111,7 @@ class MindSources {
         this.databases = databases;
         this.check = check;
         this.secrets = secrets;
-        this.settings = settings;
+        this.roots = roots;
         this.audit = audit;
     }
 
@@ -236,7 +234,8 @@ class MindSources {
             boolean isPlace = place.length() <= LONGEST_PLACE && databases.isAddress(place);
             require(isPlace, "place", "an address such as " + String.join(", ", DatabaseAddress.examples()), faults);
         } else {
-            require(isFolder(place), "place", "the whole path of a folder on the server that can be read", faults);
+            boolean isPlace = !place.isBlank() && place.length() <= LONGEST_PLACE;
+            require(isPlace, "place", "the whole path of a folder on the server", faults);
         }
         require(wish.user().length() <= LONGEST_USER, "user", "at most " + LONGEST_USER + " characters", faults);
         boolean isPassword = wish.password().orElse("").length() <= LONGEST_PASSWORD;
@@ -250,22 +249,15 @@ class MindSources {
                     faults,
                     faults.get(0).message());
         }
+        if (wish.kind() == Source.Kind.FOLDER) {
+            roots.real(place);
+        }
     }
 
     private static void require(boolean fits, String field, String wanted, List<Problem.Fault> faults) {
         if (!fits) {
             faults.add(new Problem.Fault(field, field + ": " + wanted + " is needed"));
         }
-    }
-
-    /** Not the house's own data, whose files would be read as anybody's. */
-    private boolean isFolder(String place) {
-        if (place.length() > LONGEST_PLACE || place.indexOf('\0') >= 0) {
-            return false;
-        }
-        Path path = Path.of(place).normalize();
-        Path own = settings.data().toAbsolutePath().normalize();
-        return path.isAbsolute() && !path.startsWith(own) && Files.isDirectory(path) && Files.isReadable(path);
     }
 
     private void requireFolder(Tx tx, SourceWish wish) {

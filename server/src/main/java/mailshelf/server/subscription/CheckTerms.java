@@ -83,6 +83,9 @@ class CheckTerms {
 
     /** Refuses content that makes no sense, or that somebody may not read. */
     void requireSound(Tx tx, Person who, Terms terms) {
+        if (terms.clipping().isPresent() && terms.content().isEmpty()) {
+            throw Problem.invalid("subscription.no-content");
+        }
         requireOneKind(terms);
         terms.reports().forEach(report -> gate.readable(tx, who, report));
         requireOffered(tx, terms);

@@ -4,6 +4,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import mailshelf.core.Problem;
 import mailshelf.core.delivery.RunId;
 import mailshelf.core.report.ReportId;
 import mailshelf.core.rights.Person;
@@ -85,10 +86,15 @@ class SubscriptionController {
         return read.one(who, id);
     }
 
-    /** Whom I may put on a list of this report: myself, or every active person where I may subscribe teammates. */
-    /** Who can be put on the list of what is sent of some reports. */
+    /**
+     * Who can be put on the list of what is sent of some reports: every active person, for those who may subscribe others
+     * to all of them; otherwise one knows of oneself alone.
+     */
     @GetMapping("/candidates")
     List<Candidate> candidates(Person who, @RequestParam(name = "report", defaultValue = "") List<ReportId> reports) {
+        if (reports.isEmpty()) {
+            throw Problem.invalid("candidates.of-nothing");
+        }
         return database.inTransaction(tx -> {
             reports.forEach(report -> gate.readable(tx, who, report));
             Gate.Access access = gate.access(tx, who);

@@ -88,6 +88,7 @@ class MailServerTest {
                 1,
                 "http://localhost",
                 new MailSettings("shelf@x.example", "localhost", port, tls),
+                List.of(),
                 Optional.empty());
         return new MailServer(settings).send(List.of(MAIL), IDA);
     }

@@ -1,6 +1,5 @@
 package mailshelf.store.source;
 
-import java.nio.file.Path;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -17,17 +16,27 @@ import java.util.stream.Stream;
 public final class DatabaseAddress {
     private static final Pattern POSTGRESQL = Pattern.compile("jdbc:postgresql://[\\w.:\\[\\]-]+/[\\w.%-]+(\\?(.*))?");
     private static final Pattern H2_SERVER = Pattern.compile("jdbc:h2:(tcp|ssl)://[\\w.:\\[\\]-]+/[^;]+");
-    private static final Pattern H2_FILE = Pattern.compile("jdbc:h2:(?:file:)?(/[^;]+)");
+
+    /** A file that would be opened in this process, and with it whatever its owner had put into it: aliases and triggers. */
+    private static final Pattern H2_FILE = Pattern.compile("jdbc:h2:(?!tcp:|ssl:).*");
+
     private static final Set<String> SETTINGS = Set.of("sslmode", "sslrootcert", "currentschema");
 
-    /** A table of one row and column that says whether the user may do more than read what he is granted. */
+    /**
+     * A table of one row and column that says whether the user, or any role that the user is a member of, may do more than
+     * read what is granted: everything, reading and writing the machine's files, running programs, making such roles.
+     */
     private static final String POSTGRESQL_MIGHT = """
-            SELECT rolsuper OR pg_has_role(rolname, 'pg_read_server_files', 'MEMBER')
-                   OR pg_has_role(rolname, 'pg_execute_server_program', 'MEMBER')
-              FROM pg_roles WHERE rolname = current_user""";
+            SELECT EXISTS (
+                SELECT 1 FROM pg_roles
+                 WHERE pg_has_role(session_user, oid, 'MEMBER')
+                   AND (rolsuper OR rolcreaterole OR rolreplication
+                        OR rolname IN ('pg_read_server_files', 'pg_write_server_files', 'pg_execute_server_program')))""";
 
     private static final String H2_MIGHT =
             "SELECT is_admin FROM information_schema.users WHERE user_name = CURRENT_USER";
+
+    static final String SERVER_EXAMPLE = "jdbc:h2:tcp://host/path";
 
     private final String url;
 
@@ -35,18 +44,18 @@ public final class DatabaseAddress {
         this.url = url;
     }
 
-    /** @param closed a folder whose files must not be opened; empty for an address that may not be used */
-    static Optional<DatabaseAddress> of(String url, Path closed) {
+    /** Empty for an address that may not be used. */
+    static Optional<DatabaseAddress> of(String url) {
         Matcher postgresql = POSTGRESQL.matcher(url);
         if (postgresql.matches()) {
             return hasOnlyKnown(postgresql.group(2)) ? Optional.of(new DatabaseAddress(url)) : Optional.empty();
         }
-        Matcher file = H2_FILE.matcher(url);
-        boolean isOpen = file.matches()
-                && !Path.of(file.group(1))
-                        .normalize()
-                        .startsWith(closed.toAbsolutePath().normalize());
-        return isOpen || H2_SERVER.matcher(url).matches() ? Optional.of(new DatabaseAddress(url)) : Optional.empty();
+        return H2_SERVER.matcher(url).matches() ? Optional.of(new DatabaseAddress(url)) : Optional.empty();
+    }
+
+    /** Whether it names a file that this process would have to open. */
+    static boolean isFile(String url) {
+        return H2_FILE.matcher(url).matches();
     }
 
     private static boolean hasOnlyKnown(String settings) {
@@ -60,11 +69,8 @@ public final class DatabaseAddress {
         return url.startsWith("jdbc:postgresql:");
     }
 
-    /** With what keeps a file as it is, where the database is one. */
+    /** With what keeps a database from being made where there is none. */
     String url() {
-        if (H2_FILE.matcher(url).matches()) {
-            return url + ";IFEXISTS=TRUE;ACCESS_MODE_DATA=r";
-        }
         return isPostgresql() ? url : url + ";IFEXISTS=TRUE";
     }
 
@@ -91,6 +97,6 @@ public final class DatabaseAddress {
 
     /** As they may be written. */
     public static List<String> examples() {
-        return List.of("jdbc:postgresql://host:5432/database", "jdbc:h2:tcp://host/path", "jdbc:h2:file:/path");
+        return List.of("jdbc:postgresql://host:5432/database", SERVER_EXAMPLE);
     }
 }

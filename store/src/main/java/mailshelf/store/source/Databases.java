@@ -1,6 +1,5 @@
 package mailshelf.store.source;
 
-import java.nio.file.Path;
 import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.ResultSet;
@@ -16,12 +15,9 @@ import mailshelf.core.Problem;
 public final class Databases {
     private static final Pattern ASKS = Pattern.compile("(?is)\\s*(SELECT|WITH|VALUES|TABLE)\\b.*");
 
-    private final Path dataFolder;
     private final Secrets secrets;
 
-    /** @param dataFolder whose own databases are nobody's source */
-    public Databases(Path dataFolder, Secrets secrets) {
-        this.dataFolder = dataFolder;
+    public Databases(Secrets secrets) {
         this.secrets = secrets;
     }
 
@@ -51,11 +47,14 @@ public final class Databases {
 
     /** Whether a database may be named so. */
     public boolean isAddress(String url) {
-        return DatabaseAddress.of(url, dataFolder).isPresent();
+        return DatabaseAddress.of(url).isPresent();
     }
 
     private Connection connect(Source source) {
-        DatabaseAddress address = DatabaseAddress.of(source.place(), dataFolder)
+        if (DatabaseAddress.isFile(source.place())) {
+            throw Problem.invalid("source.address-refused", source.place(), DatabaseAddress.SERVER_EXAMPLE);
+        }
+        DatabaseAddress address = DatabaseAddress.of(source.place())
                 .orElseThrow(() -> Problem.invalid("source.cannot-reach", source.name(), source.place()));
         Connection connection;
         try {

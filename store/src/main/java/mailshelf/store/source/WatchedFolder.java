@@ -1,6 +1,8 @@
 package mailshelf.store.source;
 
+import java.io.BufferedInputStream;
 import java.io.IOException;
+import java.io.InputStream;
 import java.nio.file.FileSystems;
 import java.nio.file.Files;
 import java.nio.file.LinkOption;
@@ -29,10 +31,13 @@ public final class WatchedFolder {
     /** A file and how it is at this moment. */
     public record Found(Path path, TakenFile state) {}
 
-    /** @param source of kind FOLDER */
-    public WatchedFolder(Source source) {
+    /**
+     * @param source of kind FOLDER
+     * @throws Problem if it may not be read
+     */
+    public WatchedFolder(Source source, SourceRoots roots) {
         this.source = source;
-        this.folder = Path.of(source.place());
+        this.folder = roots.real(source.place());
     }
 
     /**
@@ -65,6 +70,11 @@ public final class WatchedFolder {
         } catch (IOException e) {
             return Optional.empty();
         }
+    }
+
+    /** The bytes of a file; not of one that a link has taken the place of meanwhile. */
+    public static InputStream open(Path file) throws IOException {
+        return new BufferedInputStream(Files.newInputStream(file, LinkOption.NOFOLLOW_LINKS));
     }
 
     /** Of the signs that mean something in patterns only the two stay. */
