@@ -103,13 +103,9 @@ public record Filter(String column, Test test, List<String> values) {
         };
     }
 
-    /** A value as a number of at most 18 digits before the point; empty where it is none. */
+    /** A value as a number; empty where it is none. */
     public static Optional<BigDecimal> number(String value) {
-        try {
-            return Optional.of(new BigDecimal(value)).filter(number -> number.precision() - number.scale() <= 18);
-        } catch (NumberFormatException e) {
-            return Optional.empty();
-        }
+        return NumberText.read(value);
     }
 
     /** A value as a day; empty where it is none. */

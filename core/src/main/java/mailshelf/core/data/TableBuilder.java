@@ -1,7 +1,5 @@
 package mailshelf.core.data;
 
-import java.math.BigDecimal;
-import java.time.DateTimeException;
 import java.time.LocalDate;
 import java.time.LocalDateTime;
 import java.time.ZoneOffset;
@@ -12,6 +10,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.IntStream;
+import mailshelf.core.time.IsoDay;
+import mailshelf.core.time.IsoTime;
 
 /** Collects rows of typed values and makes a table of them, sorted by date if told so, otherwise as they came. */
 public final class TableBuilder {
@@ -205,7 +205,11 @@ public final class TableBuilder {
         }
 
         private long exactly(String raw) {
-            return new BigDecimal(raw).setScale(decimals).unscaledValue().longValueExact();
+            return NumberText.read(raw)
+                    .orElseThrow(() -> new NumberFormatException(raw))
+                    .setScale(decimals)
+                    .unscaledValue()
+                    .longValueExact();
         }
 
         @Override
@@ -227,15 +231,13 @@ public final class TableBuilder {
             if (raw.equals(last)) {
                 return true;
             }
-            try {
-                lastDay = raw.isEmpty()
-                        ? ColumnData.Days.NONE
-                        : (int) LocalDate.parse(raw).toEpochDay();
-                last = raw;
-                return true;
-            } catch (DateTimeException e) {
+            Optional<LocalDate> day = IsoDay.read(raw);
+            if (day.isEmpty() && !raw.isEmpty()) {
                 return false;
             }
+            lastDay = day.map(found -> (int) found.toEpochDay()).orElse(ColumnData.Days.NONE);
+            last = raw;
+            return true;
         }
 
         @Override
@@ -267,15 +269,13 @@ public final class TableBuilder {
             if (raw.equals(last)) {
                 return true;
             }
-            try {
-                lastTime = raw.isEmpty()
-                        ? ColumnData.Numbers.NONE
-                        : LocalDateTime.parse(raw).toEpochSecond(ZoneOffset.UTC);
-                last = raw;
-                return true;
-            } catch (DateTimeException e) {
+            Optional<LocalDateTime> time = IsoTime.read(raw);
+            if (time.isEmpty() && !raw.isEmpty()) {
                 return false;
             }
+            lastTime = time.map(found -> found.toEpochSecond(ZoneOffset.UTC)).orElse(ColumnData.Numbers.NONE);
+            last = raw;
+            return true;
         }
 
         @Override

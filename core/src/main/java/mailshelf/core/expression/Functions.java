@@ -13,6 +13,7 @@ import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import mailshelf.core.data.Cells;
 import mailshelf.core.data.Column;
+import mailshelf.core.data.NumberText;
 
 /** The functions of the language, by name. */
 final class Functions {
@@ -220,11 +221,12 @@ final class Functions {
 
     private static long parsed(String text, int decimals) {
         try {
-            return new BigDecimal(text.strip())
-                    .setScale(decimals, RoundingMode.HALF_UP)
-                    .unscaledValue()
-                    .longValueExact();
-        } catch (NumberFormatException | ArithmeticException notOne) {
+            return NumberText.read(text.strip())
+                    .map(number -> number.setScale(decimals, RoundingMode.HALF_UP)
+                            .unscaledValue()
+                            .longValueExact())
+                    .orElse(Cells.Numbers.NONE);
+        } catch (ArithmeticException tooLarge) {
             return Cells.Numbers.NONE;
         }
     }

@@ -7,10 +7,12 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
 import mailshelf.core.data.Cells;
 import mailshelf.core.data.Column;
+import mailshelf.core.data.NumberText;
 import mailshelf.core.time.IsoDay;
 import mailshelf.core.time.IsoTime;
 
@@ -256,13 +258,14 @@ final class Parser {
     }
 
     private static Term number(Token token) throws BadExpression {
-        BigDecimal value = new BigDecimal(token.text());
-        if (value.precision() > MOST_DIGITS || value.scale() > Column.MOST_DECIMALS) {
+        Optional<BigDecimal> value = NumberText.read(token.text())
+                .filter(number -> number.precision() <= MOST_DIGITS && number.scale() <= Column.MOST_DECIMALS);
+        if (value.isEmpty()) {
             throw new BadExpression(
                     token.position(),
                     "a number has at most " + MOST_DIGITS + " digits, " + Column.MOST_DECIMALS + " of them decimals");
         }
-        return Arithmetic.constant(value);
+        return Arithmetic.constant(value.get());
     }
 
     private static Term date(Token token) throws BadExpression {
@@ -275,7 +278,9 @@ final class Parser {
     private static Term given(Given given) {
         return switch (given.type()) {
             case TEXT -> new Term.Texts(cells -> row -> given.value());
-            case NUMBER -> Arithmetic.constant(new BigDecimal(given.value()));
+            case NUMBER ->
+                Arithmetic.constant(
+                        NumberText.read(given.value(), Column.MOST_DECIMALS).orElseThrow());
             case DATE -> Calendar.day(LocalDate.parse(given.value()));
             case TIME -> Calendar.time(LocalDateTime.parse(given.value()));
         };

@@ -9,6 +9,7 @@ import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import mailshelf.core.data.ColumnType;
+import mailshelf.core.data.NumberText;
 
 /** Reads the tables of a definition. */
 final class TableReader {
@@ -67,13 +68,14 @@ final class TableReader {
         in.mapping("emphasis").ifPresent(all -> {
             for (String name : all.keys()) {
                 Matcher matcher = LIMIT.matcher(all.text(name));
+                Optional<BigDecimal> limit = matcher.matches() ? NumberText.read(matcher.group(2)) : Optional.empty();
                 if (!shown.contains(name)) {
                     all.fault(name, "\"emphasis\" names what the table shows: " + String.join(", ", shown));
-                } else if (!matcher.matches()) {
+                } else if (limit.isEmpty()) {
                     all.fault(name, "expected a limit such as \"over 5\" or \"under 80\"");
                 } else {
                     Limit.Side side = matcher.group(1).equals("over") ? Limit.Side.OVER : Limit.Side.UNDER;
-                    limits.put(name, new Limit(side, new BigDecimal(matcher.group(2))));
+                    limits.put(name, new Limit(side, limit.get()));
                 }
             }
         });

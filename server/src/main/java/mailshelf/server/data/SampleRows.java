@@ -2,7 +2,6 @@ package mailshelf.server.data;
 
 import java.io.IOException;
 import java.io.InputStream;
-import java.math.BigDecimal;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
@@ -11,6 +10,7 @@ import java.util.stream.IntStream;
 import mailshelf.core.Problem;
 import mailshelf.core.data.Column;
 import mailshelf.core.data.ColumnType;
+import mailshelf.core.data.NumberText;
 import mailshelf.core.data.Origin;
 import mailshelf.core.data.csv.DateForm;
 import mailshelf.core.data.csv.DecimalMark;
@@ -156,7 +156,8 @@ class SampleRows {
         int seen = rows.stream()
                 .map(row -> row.get(at))
                 .filter(value -> !value.isEmpty())
-                .mapToInt(value -> new BigDecimal(value).stripTrailingZeros().scale())
+                .flatMap(value -> NumberText.read(value).stream())
+                .mapToInt(number -> number.stripTrailingZeros().scale())
                 .max()
                 .orElse(0);
         return Column.number(declared.name(), Math.min(Column.MOST_DECIMALS, Math.max(declared.decimals(), seen)));
