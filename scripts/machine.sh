@@ -54,7 +54,8 @@ want_postgresql() {
 
 jar=$home/server/target/mailshelf.jar
 app=$home/.app
-start="-XX:+UseParallelGC -Dspring.aot.enabled=true"
+# a process that has run out of memory ends rather than stand without its loops; who supervises it starts it again
+start="-XX:+UseParallelGC -XX:+ExitOnOutOfMemoryError -Dspring.aot.enabled=true"
 
 sources() { find "$home"/pom.xml "$home"/core "$home"/render "$home"/store "$home"/server "$home"/web -type f \
     -not -path '*/target/*' -not -path '*/node_modules/*' -not -path '*/dist/*' "$@"; }

@@ -4,6 +4,10 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.sql.Connection;
+import java.sql.DriverManager;
+import java.sql.SQLException;
+import java.sql.Statement;
 import java.util.stream.Stream;
 
 /** The demo's data, made once by the real first start and copied for each test class. */
@@ -13,6 +17,8 @@ final class DemoData {
 
     private static final Path MADE = TEMPLATE.resolve("made");
 
+    private static final Path PROGRAM = Path.of("../server/target/mailshelf.jar");
+
     private DemoData() {}
 
     static synchronized Path copy(String name) {
@@ -21,7 +27,7 @@ final class DemoData {
                 delete(TEMPLATE);
                 Files.createDirectories(TEMPLATE);
                 RunningServer.at(Moments.BUILT, TEMPLATE.resolve("data")).close();
-                Files.writeString(MADE, Moments.BUILT.toString());
+                Files.writeString(MADE, made());
             }
             Path copy = FOLDERS.resolve(name);
             delete(copy);
@@ -32,9 +38,23 @@ final class DemoData {
         }
     }
 
-    /** Also when, as tests may begin at another moment than those before. */
+    /** At the moment that is wanted now, and by the program as it is now. */
     private static boolean isMade() throws IOException {
-        return Files.exists(MADE) && Files.readString(MADE).equals(Moments.BUILT.toString());
+        return Files.exists(MADE) && Files.readString(MADE).equals(made());
+    }
+
+    private static String made() throws IOException {
+        return Moments.BUILT + ", by the program of " + Files.getLastModifiedTime(PROGRAM);
+    }
+
+    /** Takes away what makes a demo of it, so that servers of an organisation can be started on it. */
+    static void turnIntoAnOrganisation(Path data) throws IOException, SQLException {
+        Files.writeString(data.resolve("kind"), "ORGANISATION");
+        String file = "jdbc:h2:file:" + data.resolve("mailshelf").toAbsolutePath();
+        try (Connection connection = DriverManager.getConnection(file, "", "");
+                Statement statement = connection.createStatement()) {
+            statement.execute("DELETE FROM setting WHERE name = 'demo-opening-day'");
+        }
     }
 
     static void copyAll(Path from, Path to) throws IOException {

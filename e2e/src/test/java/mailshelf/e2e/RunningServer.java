@@ -49,22 +49,29 @@ public final class RunningServer implements AutoCloseable {
         return on(data, all.toArray(String[]::new));
     }
 
-    /** Starts one of several servers on the demo's data. */
+    /** Starts one of several servers of an organisation. */
     static RunningServer sharing(Path data, int databasePort, int number, int smtpPort) {
-        List<String> command = List.of(
+        return serving(
+                data, smtpPort, "--database", "localhost:" + databasePort, "--server-number", String.valueOf(number));
+    }
+
+    /** Starts the one server of an organisation. */
+    static RunningServer organisation(Path data, int smtpPort) {
+        return serving(data, smtpPort);
+    }
+
+    private static RunningServer serving(Path data, int smtpPort, String... more) {
+        List<String> command = new ArrayList<>(List.of(
                 "serve",
                 "--address",
                 "localhost",
-                "--database",
-                "localhost:" + databasePort,
-                "--server-number",
-                String.valueOf(number),
                 "--smtp-port",
                 String.valueOf(smtpPort),
                 "--smtp-tls",
                 "NEVER",
                 "--mail-address",
-                "mail-shelf@brinewater.example");
+                "mail-shelf@brinewater.example"));
+        command.addAll(List.of(more));
         RunningServer server = new RunningServer(data, freePort(), command);
         server.start();
         return server;
@@ -104,6 +111,16 @@ public final class RunningServer implements AutoCloseable {
 
     private Path log() {
         return data.resolveSibling(data.getFileName() + "-" + port + ".out");
+    }
+
+    /** What a start that is refused says, which ends with status 2. */
+    static String refusal(Path log, String... arguments) throws InterruptedException {
+        Process process = launch(log, arguments);
+        if (!process.waitFor(60, TimeUnit.SECONDS) || process.exitValue() != 2) {
+            process.destroyForcibly();
+            throw new AssertionError("Not refused: " + read(log));
+        }
+        return read(log);
     }
 
     /** Runs it from a shell as anybody would, its output in a file. */

@@ -6,12 +6,15 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.net.ServerSocket;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.attribute.PosixFilePermissions;
 import java.util.concurrent.TimeUnit;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -53,6 +56,60 @@ class StartingTest {
         assertThat(refused("demo", "--data", folder.toString(), "--port", "0", "--fresh"))
                 .contains("holds files that are not Mail Shelf's");
         assertThat(letter).hasContent("dear");
+    }
+
+    @Test
+    void a_demo_is_not_started_on_an_organisations_folder_nor_the_other_way_round() throws Exception {
+        Path data = DemoData.copy("of-another-kind");
+        assertThat(refused("serve", "--data", data.toString(), "--port", "0"))
+                .isEqualTo(
+                        "The data folder " + data
+                                + " is that of a demo. Start it with 'mailshelf demo', or choose another folder with --data.\n");
+        Files.delete(data.resolve("kind")); // as folders were before there was the mark
+        assertThat(refused("serve", "--data", data.toString(), "--port", String.valueOf(RunningServer.freePort())))
+                .contains("is that of a demo");
+
+        DemoData.turnIntoAnOrganisation(data);
+        assertThat(refused("demo", "--data", data.toString(), "--port", "0")).contains("is that of an organisation");
+        Files.delete(data.resolve("kind"));
+        assertThat(refused("demo", "--data", data.toString(), "--port", String.valueOf(RunningServer.freePort())))
+                .contains("is that of an organisation");
+    }
+
+    @Test
+    void the_demos_clock_does_not_go_back() throws Exception {
+        Path data = DemoData.copy("back");
+        assertThat(refused(
+                        "demo",
+                        "--data",
+                        data.toString(),
+                        "--port",
+                        String.valueOf(RunningServer.freePort()),
+                        "--clock",
+                        Moments.BUILT.minusDays(1).toString()))
+                .contains("already: choose a later --clock");
+    }
+
+    @Test
+    void nobody_else_on_the_machine_reads_the_data() throws Exception {
+        Path data = folder.resolve("closed");
+        RunningServer.organisation(data, RunningServer.freePort()).close();
+
+        assertThat(permissions(data)).isEqualTo("rwx------");
+        try (Stream<Path> files = Files.walk(data)) {
+            assertThat(files.filter(Files::isRegularFile))
+                    .isNotEmpty()
+                    .allSatisfy(file ->
+                            assertThat(permissions(file)).as(file.toString()).isEqualTo("rw-------"));
+        }
+    }
+
+    private static String permissions(Path file) {
+        try {
+            return PosixFilePermissions.toString(Files.getPosixFilePermissions(file));
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
     }
 
     @Test
@@ -112,11 +169,7 @@ class StartingTest {
         assertThat(RunningServer.read(out)).doesNotContain("Exception");
     }
 
-    private String refused(String... arguments) throws IOException, InterruptedException {
-        Path out = folder.resolveSibling(folder.getFileName() + ".out");
-        Process process = RunningServer.launch(out, arguments);
-        assertThat(process.waitFor(60, TimeUnit.SECONDS)).isTrue();
-        assertThat(process.exitValue()).isEqualTo(2);
-        return RunningServer.read(out);
+    private String refused(String... arguments) throws InterruptedException {
+        return RunningServer.refusal(folder.resolveSibling(folder.getFileName() + ".out"), arguments);
     }
 }

@@ -20,6 +20,7 @@ class TwoServersTest {
         try (RunningServer mailServer = RunningServer.at(
                 Moments.START, DemoData.copy("shared-mails"), "--smtp-port", String.valueOf(smtpPort))) {
             Crew crew = prepared(data).receivingIn(mailServer);
+            DemoData.turnIntoAnOrganisation(data);
             crew.treat(Api.as(mailServer, "Marit Lunde"), "SLOW");
             int port = RunningServer.freePort();
             Process database = database(data, port);
@@ -38,9 +39,11 @@ class TwoServersTest {
                 database.destroy();
             }
             assertThat(database.waitFor()).isNotZero(); // ended by the signal, its file closed in good order
-            try (RunningServer alone = RunningServer.on(data)) {
-                crew.assertWhole(Api.as(alone, "Marit Lunde"));
+            try (RunningServer alone = RunningServer.organisation(data, smtpPort)) {
+                crew.assertWhole(Api.withPassword(alone, ADDRESS, PASSWORD));
             }
+            assertThat(RunningServer.refusal(data.resolveSibling("demo-refused"), "demo", "--data", data.toString()))
+                    .contains("is that of an organisation, and a demo would let anybody sign in to it");
         }
     }
 

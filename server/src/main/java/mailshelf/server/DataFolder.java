@@ -6,6 +6,7 @@ import java.nio.channels.FileLock;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
+import java.nio.file.attribute.PosixFilePermissions;
 import java.util.Comparator;
 import java.util.List;
 import java.util.stream.Stream;
@@ -32,6 +33,7 @@ final class DataFolder {
     static void take(Path data, String lock, boolean fresh) throws CannotStart {
         try {
             Files.createDirectories(data);
+            closeToOthers(data);
         } catch (IOException e) {
             throw new CannotStart("The data folder " + data + " cannot be made: choose another with --data.");
         }
@@ -52,6 +54,13 @@ final class DataFolder {
         } catch (IOException e) {
             throw new CannotStart("The data folder " + data + " cannot be used (" + e.getMessage()
                     + "): choose another with --data.");
+        }
+    }
+
+    /** Figures, mails and keys are nobody's but the server's. */
+    private static void closeToOthers(Path data) throws IOException {
+        if (data.getFileSystem().supportedFileAttributeViews().contains("posix")) {
+            Files.setPosixFilePermissions(data, PosixFilePermissions.fromString("rwx------"));
         }
     }
 

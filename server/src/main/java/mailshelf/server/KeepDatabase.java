@@ -37,6 +37,7 @@ final class KeepDatabase implements Callable<Integer> {
         try {
             ServerStart.checkPort(port);
             DataFolder.take(data, DataFolder.WHOLE, false);
+            DataKind.ORGANISATION.require(data);
             database = SharedDatabase.open(data, address, port);
         } catch (CannotStart | StoreException e) {
             System.err.println(e.getMessage());

@@ -64,6 +64,11 @@ public final class Database implements AutoCloseable {
         return open("at " + address, turn, () -> pool(H2.serverUrl(address), DatabaseKey.of(folder)));
     }
 
+    /** Whether a folder has a database in it that no other process has. */
+    public static boolean isIn(Path folder) {
+        return H2.isIn(folder);
+    }
+
     /** Whether a shared database answers to the key in the data folder. */
     public static boolean answers(String address, Path folder) {
         try {

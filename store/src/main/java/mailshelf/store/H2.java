@@ -2,9 +2,12 @@ package mailshelf.store;
 
 import java.io.IOException;
 import java.io.InputStream;
+import java.nio.channels.FileChannel;
+import java.nio.channels.FileLock;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.StandardOpenOption;
 import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.SQLException;
@@ -107,6 +110,20 @@ final class H2 {
     /** Whether a lock was not had in the time that H2 waits for one. */
     static boolean isPatienceOver(SQLException e) {
         return e.getErrorCode() == ErrorCode.LOCK_TIMEOUT_1;
+    }
+
+    /** The lock of another process that has it open is one of the file system's, and so is gone with that process. */
+    static boolean isIn(Path folder) {
+        Path file = folder.resolve(NAME + ".mv.db");
+        if (Files.notExists(file)) {
+            return false;
+        }
+        try (FileChannel channel = FileChannel.open(file, StandardOpenOption.READ, StandardOpenOption.WRITE);
+                FileLock lock = channel.tryLock()) {
+            return lock != null;
+        } catch (IOException e) {
+            return false;
+        }
     }
 
     static Path file(Path folder) {

@@ -10,8 +10,10 @@ import org.springframework.stereotype.Component;
 /** What the demo remembers about itself: the day it was opened, which data sets are fed, and up to which day. */
 @Component
 @Profile("demo")
-class DemoState {
-    private static final String OPENING = "demo-opening-day";
+public class DemoState {
+    /** The setting that only a demo has: the day it was opened. */
+    public static final String OPENING = "demo-opening-day";
+
     private static final String DATA_SET = "demo-data-set-";
     private static final String LOADER = "demo-loader";
     private static final String LOADED_TO = "demo-loaded-to-";
