@@ -33,6 +33,8 @@ public final class Main implements Callable<Integer> {
     /** Wrong use, or something outside that must be put right first. */
     static final int USAGE = 2;
 
+    private static final String SMTP_PASSWORD = "MAILSHELF_SMTP_PASSWORD";
+
     private Main() {}
 
     public static void main(String[] arguments) {
@@ -113,6 +115,12 @@ public final class Main implements Callable<Integer> {
         MailTls smtpTls;
 
         @Option(
+                names = "--smtp-user",
+                description = "user to sign in with at the mail server, over TLS alone; the password is read from the"
+                        + " environment variable MAILSHELF_SMTP_PASSWORD")
+        String smtpUser;
+
+        @Option(
                 names = "--mail-address",
                 description = "address that mails come from (default ${DEFAULT-VALUE})",
                 defaultValue = "mail-shelf@localhost")
@@ -133,12 +141,20 @@ public final class Main implements Callable<Integer> {
         @Override
         public Integer call() {
             String url = baseUrl == null ? "http://localhost:" + place.port : baseUrl.replaceAll("/+$", "");
+            Optional<MailSettings.Login> login = Optional.ofNullable(smtpUser)
+                    .map(user -> new MailSettings.Login(user, System.getenv().getOrDefault(SMTP_PASSWORD, "")));
+            if (login.filter(of -> of.password().isEmpty()).isPresent()) {
+                System.err.println("--smtp-user needs its password in the environment variable " + SMTP_PASSWORD + ".");
+                return USAGE;
+            }
+            // a password is sent over an encrypted connection or not at all
+            MailTls tls = login.isPresent() ? MailTls.REQUIRED : smtpTls;
             HouseSettings settings = new HouseSettings(
                     place.data,
                     database,
                     serverNumber,
                     url,
-                    new MailSettings(mailAddress, smtpHost, smtpPort, smtpTls),
+                    new MailSettings(mailAddress, smtpHost, smtpPort, tls, login),
                     place.sourceRoots,
                     Optional.empty());
             if (place.fresh && database.isPresent()) {
@@ -197,7 +213,8 @@ public final class Main implements Callable<Integer> {
                     Optional.empty(),
                     1,
                     "http://localhost:" + place.port,
-                    new MailSettings("mail-shelf@brinewater.example", "localhost", mailPort, MailTls.NEVER),
+                    new MailSettings(
+                            "mail-shelf@brinewater.example", "localhost", mailPort, MailTls.NEVER, Optional.empty()),
                     place.sourceRoots,
                     Optional.of(new DemoSettings(
                             tickets,

@@ -17,6 +17,9 @@ public sealed interface Answer {
     /** No connection as safe as demanded could be made: no TLS offered, or a certificate that is not the server's. */
     record Unsafe(String reply) implements Answer {}
 
+    /** The server did not take our user and password, so nothing was handed over (RFC 4954 §6). */
+    record NoLogin(String reply) implements Answer {}
+
     /** The connection broke, or the server fell silent, before it had the whole mail. */
     record CutOff(String reply) implements Answer {}
 

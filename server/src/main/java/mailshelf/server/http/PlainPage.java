@@ -17,8 +17,17 @@ public final class PlainPage {
               h1 { font: 600 34px/1.2 Fraunces, Georgia, serif }
               button { font: inherit; font-weight: 600; padding: 8px 16px; border: 0; border-radius: 2px;
                        background: #1F5C4D; color: #FBF8F1; cursor: pointer }
-              progress { width: 100%%; accent-color: #1F5C4D }
-              @media (prefers-color-scheme: dark) { body { background: #17211f; color: #efeadd } }
+              progress { appearance: none; width: 100%%; height: 6px; border: 0; background: #DDD5C4; color: #1F5C4D }
+              progress::-webkit-progress-bar { background: #DDD5C4 }
+              progress::-webkit-progress-value { background: #1F5C4D }
+              progress::-moz-progress-bar { background: #1F5C4D }
+              @media (prefers-color-scheme: dark) {
+                body { background: #17211f; color: #efeadd }
+                progress { background: #34423f }
+                progress::-webkit-progress-bar { background: #34423f }
+                progress::-webkit-progress-value { background: #8fc4b2 }
+                progress::-moz-progress-bar { background: #8fc4b2 }
+              }
             </style></head>
             <body><main><h1>%s</h1><p>%s</p>%s</main></body></html>
             """;

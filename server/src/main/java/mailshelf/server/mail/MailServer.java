@@ -2,6 +2,7 @@ package mailshelf.server.mail;
 
 import jakarta.annotation.PreDestroy;
 import jakarta.mail.Address;
+import jakarta.mail.AuthenticationFailedException;
 import jakarta.mail.MessagingException;
 import jakarta.mail.SendFailedException;
 import jakarta.mail.Session;
@@ -10,12 +11,14 @@ import jakarta.mail.internet.MimeMessage;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.util.List;
+import java.util.Optional;
 import java.util.Properties;
 import java.util.concurrent.BlockingQueue;
 import java.util.concurrent.LinkedBlockingQueue;
 import javax.net.ssl.SSLException;
 import mailshelf.core.delivery.Answer;
 import mailshelf.server.HouseSettings;
+import mailshelf.server.MailSettings;
 import org.eclipse.angus.mail.smtp.SMTPAddressFailedException;
 import org.eclipse.angus.mail.smtp.SMTPSendFailedException;
 import org.eclipse.angus.mail.smtp.SMTPSenderFailedException;
@@ -53,6 +56,8 @@ public class MailServer {
                 "mail.smtp.starttls.enable", Boolean.toString(settings.mail().tls() != MailTls.NEVER));
         properties.put(
                 "mail.smtp.starttls.required", Boolean.toString(settings.mail().tls() == MailTls.REQUIRED));
+        properties.put(
+                "mail.smtp.auth", Boolean.toString(settings.mail().login().isPresent()));
         properties.put("mail.smtp.localhost", settings.mail().domain());
         this.session = Session.getInstance(properties);
     }
@@ -83,7 +88,12 @@ public class MailServer {
             return transport;
         }
         SMTPTransport fresh = (SMTPTransport) session.getTransport("smtp");
-        fresh.connect(settings.mail().host(), settings.mail().port(), null, null);
+        Optional<MailSettings.Login> login = settings.mail().login();
+        fresh.connect(
+                settings.mail().host(),
+                settings.mail().port(),
+                login.map(MailSettings.Login::user).orElse(null),
+                login.map(MailSettings.Login::password).orElse(null));
         return fresh;
     }
 
@@ -102,6 +112,9 @@ public class MailServer {
     }
 
     private static Answer notConnected(MessagingException e) {
+        if (e instanceof AuthenticationFailedException) {
+            return new Answer.NoLogin(reply(e.getMessage()));
+        }
         Exception deepest = deepest(e);
         String words = reply(deepest.getMessage());
         // a server without STARTTLS is told by these words alone

@@ -18,6 +18,8 @@ import mailshelf.server.MailSettings;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.subethamail.smtp.auth.EasyAuthenticationHandlerFactory;
+import org.subethamail.smtp.auth.LoginFailedException;
 import org.subethamail.smtp.helper.SimpleMessageListener;
 import org.subethamail.smtp.helper.SimpleMessageListenerAdapter;
 import org.subethamail.smtp.server.SMTPServer;
@@ -77,17 +79,41 @@ class MailServerTest {
         assertThat(send(MailTls.OFFERED, port)).isInstanceOf(Answer.Unreached.class);
     }
 
+    @Test
+    void a_server_that_asks_who_it_is_gets_user_and_password_and_says_so_where_they_are_wrong() {
+        start(builder()
+                .requireAuth()
+                .authenticationHandlerFactory(new EasyAuthenticationHandlerFactory((user, password, context) -> {
+                    if (!user.equals("shelf") || !password.equals(PASSWORD)) {
+                        throw new LoginFailedException("535 5.7.8 no such user");
+                    }
+                })));
+        int port = server.getPortAllocated();
+
+        assertThat(send(MailTls.NEVER, port, Optional.of(new MailSettings.Login("shelf", PASSWORD))))
+                .isInstanceOf(Answer.Accepted.class);
+        assertThat(received).isTrue();
+        Answer refused = send(MailTls.NEVER, port, Optional.of(new MailSettings.Login("shelf", "another one")));
+        assertThat(refused).isInstanceOf(Answer.NoLogin.class);
+        assertThat(refused.toString()).doesNotContain("another one");
+        assertThat(new MailSettings.Login("shelf", PASSWORD).toString()).doesNotContain(PASSWORD);
+    }
+
     private Answer send(MailTls tls) {
         return send(tls, server.getPortAllocated());
     }
 
     private Answer send(MailTls tls, int port) {
+        return send(tls, port, Optional.empty());
+    }
+
+    private Answer send(MailTls tls, int port, Optional<MailSettings.Login> login) {
         HouseSettings settings = new HouseSettings(
                 folder,
                 Optional.empty(),
                 1,
                 "http://localhost",
-                new MailSettings("shelf@x.example", "localhost", port, tls),
+                new MailSettings("shelf@x.example", "localhost", port, tls, login),
                 List.of(),
                 Optional.empty());
         return new MailServer(settings).send(List.of(MAIL), IDA);
