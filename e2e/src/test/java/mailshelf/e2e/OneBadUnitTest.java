@@ -45,7 +45,10 @@ class OneBadUnitTest {
             files(watched);
             marit = Api.as(server, "Marit Lunde");
             Api sunniva = Api.as(server, "Sunniva Rein");
-            Clock.moveTo(marit, due(marit, subscriptions.get(9)).plusSeconds(5));
+            Instant due = due(marit, subscriptions.get(9));
+            Clock.moveTo(marit, due.plusSeconds(5));
+            // sources are looked after every quarter of an hour
+            Clock.moveTo(marit, due.plus(Duration.ofMinutes(20)));
             Wait.until(
                     "each kind of work has one set aside",
                     () -> kinds(sunniva)

@@ -72,6 +72,7 @@ class RowsNowhereElseTest {
             "reports/{id}/versions/{no}",
             "requests",
             "session",
+            "set-aside",
             "sources",
             "subscriptions/{id}/outlook");
 

@@ -8,7 +8,7 @@ import java.util.Optional;
  *
  * @param unit id of what the kind says
  * @param failures how often in a row
- * @param failedAt the last time, by the machine's clock
+ * @param failedAt the last time, by the business clock
  * @param nextTry when it is tried again by itself, by the machine's clock; empty once it is set aside
  * @param reason in words
  */

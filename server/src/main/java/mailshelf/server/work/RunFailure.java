@@ -6,6 +6,7 @@ import mailshelf.core.delivery.RunState;
 import mailshelf.core.wording.Words;
 import mailshelf.core.work.WorkFailure;
 import mailshelf.core.work.WorkKind;
+import mailshelf.server.clock.BusinessClock;
 import mailshelf.store.Tx;
 import mailshelf.store.delivery.Run;
 import mailshelf.store.work.WorkFailureStore;
@@ -15,9 +16,11 @@ import org.springframework.stereotype.Component;
 @Component
 public class RunFailure {
     private final WorkFailureStore failures;
+    private final BusinessClock clock;
 
-    RunFailure(WorkFailureStore failures) {
+    RunFailure(WorkFailureStore failures, BusinessClock clock) {
         this.failures = failures;
+        this.clock = clock;
     }
 
     /** Empty where nothing failed, or it has been done since. */
@@ -36,10 +39,11 @@ public class RunFailure {
         };
     }
 
-    private static String said(Words words, ZoneId zone, WorkFailure failure) {
+    /** Tries go by the machine's clock, what people read by the business clock. */
+    private String said(Words words, ZoneId zone, WorkFailure failure) {
         return failure.nextTry()
                 .map(at -> words.say(
-                        "run.tried-again", failure.reason(), words.dates(zone).moment(at)))
+                        "run.tried-again", failure.reason(), words.dates(zone).moment(at.plus(clock.shift()))))
                 .orElseGet(() -> words.say("run.set-aside", failure.reason()));
     }
 }

@@ -9,6 +9,7 @@ import mailshelf.core.Problem;
 import mailshelf.core.wording.Words;
 import mailshelf.core.work.WorkFailure;
 import mailshelf.core.work.WorkKind;
+import mailshelf.server.clock.BusinessClock;
 import mailshelf.store.Database;
 import mailshelf.store.StoreException;
 import mailshelf.store.work.WorkFailureStore;
@@ -28,6 +29,7 @@ public class WorkIsolation {
     private final WorkFailureStore failures;
     private final TellSetAside tell;
     private final FailingUnit failingUnit;
+    private final BusinessClock clock;
     private final InstantSource machineClock;
     private final Words house = Words.in(Locale.ENGLISH);
 
@@ -43,11 +45,13 @@ public class WorkIsolation {
             WorkFailureStore failures,
             TellSetAside tell,
             FailingUnit failingUnit,
+            BusinessClock clock,
             InstantSource machineClock) {
         this.database = database;
         this.failures = failures;
         this.tell = tell;
         this.failingUnit = failingUnit;
+        this.clock = clock;
         this.machineClock = machineClock;
     }
 
@@ -84,8 +88,12 @@ public class WorkIsolation {
             int before = failures.find(tx, kind, unit.value())
                     .map(WorkFailure::failures)
                     .orElse(0);
-            Optional<Instant> next = failingUnit.pauses().nextTry(before + 1, now);
-            WorkFailure newest = new WorkFailure(kind, unit.value(), before + 1, now, next, reason(failure));
+            // what a problem tells has to be put right by somebody: trying again by itself does not help
+            Optional<Instant> next = failure instanceof Problem
+                    ? Optional.empty()
+                    : failingUnit.pauses().nextTry(before + 1, now);
+            WorkFailure newest =
+                    new WorkFailure(kind, unit.value(), before + 1, clock.instant(), next, reason(failure));
             failures.record(tx, newest);
             return newest;
         });
