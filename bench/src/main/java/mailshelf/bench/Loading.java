@@ -4,10 +4,12 @@ import java.io.IOException;
 import java.io.Reader;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Callable;
 import mailshelf.core.data.DataSetId;
+import mailshelf.core.data.LoadId;
 import mailshelf.core.data.LoadPlan;
 import mailshelf.core.data.Table;
 import mailshelf.core.data.TableBuilder;
@@ -16,6 +18,7 @@ import mailshelf.core.data.csv.CsvTable;
 import mailshelf.core.rights.FolderId;
 import mailshelf.core.rights.PersonId;
 import mailshelf.store.data.DataSet;
+import mailshelf.store.data.Load;
 import mailshelf.store.data.LoadFiles;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
@@ -49,9 +52,18 @@ final class Loading implements Callable<Integer> {
             long start = System.nanoTime();
             Table table = read(csv);
             long read = System.nanoTime();
-            files.write(dataSet.id(), time, table);
+            String sha256 = files.write(dataSet.id(), time, table);
             long kept = System.nanoTime();
-            files.read(dataSet, time);
+            files.read(
+                    dataSet,
+                    new Load(
+                            new LoadId(time),
+                            dataSet.id(),
+                            time,
+                            sha256,
+                            table.rows(),
+                            table.lastDay(),
+                            Instant.EPOCH));
             long back = System.nanoTime();
             System.out.printf(
                     "%,d rows, %d MB: read and checked %d ms, kept %d ms, read back %d ms%n",

@@ -37,6 +37,7 @@ import mailshelf.store.data.DataSetStore;
 import mailshelf.store.data.Load;
 import mailshelf.store.data.LoadAttempt;
 import mailshelf.store.data.LoadFiles;
+import mailshelf.store.delivery.RunStore;
 import mailshelf.store.people.PersonStore;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -56,6 +57,7 @@ class LoadRows {
     private final Database database;
     private final DataSetStore dataSets;
     private final LoadFiles files;
+    private final RunStore runs;
     private final PersonStore people;
     private final Notices notices;
     private final HouseSettings settings;
@@ -71,6 +73,7 @@ class LoadRows {
             Database database,
             DataSetStore dataSets,
             LoadFiles files,
+            RunStore runs,
             PersonStore people,
             Notices notices,
             HouseSettings settings,
@@ -82,6 +85,7 @@ class LoadRows {
         this.database = database;
         this.dataSets = dataSets;
         this.files = files;
+        this.runs = runs;
         this.people = people;
         this.notices = notices;
         this.settings = settings;
@@ -155,7 +159,7 @@ class LoadRows {
         });
         alarm.ring();
         tables.put(dataSet, new Tables.Loaded(load, new Slicing(table)));
-        files.removeOlderThan(id, no);
+        files.removeOlderThan(id, no, database.inTransaction(tx -> runs.loadsToBeMadeFrom(tx, id)));
         return load;
     }
 

@@ -94,7 +94,7 @@ public class Tables {
     }
 
     private Loaded read(DataSet dataSet, Load load) {
-        return new Loaded(load, new Slicing(files.read(dataSet, load.no())));
+        return new Loaded(load, new Slicing(files.read(dataSet, load)));
     }
 
     void put(DataSet dataSet, Loaded loaded) {

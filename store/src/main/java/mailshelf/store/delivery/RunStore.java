@@ -4,8 +4,10 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import mailshelf.core.audience.Recipient;
 import mailshelf.core.data.AttemptId;
+import mailshelf.core.data.DataSetId;
 import mailshelf.core.data.LoadId;
 import mailshelf.core.delivery.RunId;
 import mailshelf.core.delivery.RunOutcome;
@@ -289,6 +291,16 @@ public final class RunStore {
         tx.update(
                 "UPDATE run SET state = 'SENDING', outcome = 'OPEN', closed_at = NULL WHERE id = ? AND state = 'CLOSED'",
                 id);
+    }
+
+    /** Numbers of the loads of a data set that runs are pinned to whose issues are not made yet. */
+    public Set<Integer> loadsToBeMadeFrom(Tx tx, DataSetId dataSet) {
+        return Set.copyOf(tx.list("""
+                SELECT DISTINCT l.no
+                  FROM run r
+                  JOIN run_source s ON s.run = r.id
+                  JOIN load l ON l.id = s.load
+                 WHERE r.state IN ('WAITING', 'DUE') AND l.data_set = ?""", row -> row.integer("no"), dataSet));
     }
 
     /** How many runs are not closed. */
