@@ -22,7 +22,11 @@ public final class Problem extends RuntimeException {
         NOT_FOUND,
         CONFLICT,
         STALE,
-        TOO_MANY
+        TOO_MANY,
+        TOO_LARGE,
+
+        /** Not now: nobody's input is to blame. */
+        UNAVAILABLE
     }
 
     /** One field of a form that cannot be taken; all of a form are reported together. */

@@ -165,9 +165,13 @@ final class Api {
     }
 
     HttpResponse<byte[]> upload(String path, byte[] csv) {
+        return upload(path, csv, "text/csv");
+    }
+
+    HttpResponse<byte[]> upload(String path, byte[] body, String type) {
         return send(request(path, token())
-                .header("Content-Type", "text/csv")
-                .POST(HttpRequest.BodyPublishers.ofByteArray(csv))
+                .header("Content-Type", type)
+                .POST(HttpRequest.BodyPublishers.ofByteArray(body))
                 .build());
     }
 

@@ -12,6 +12,7 @@ import java.util.Optional;
  * @param server this server's number among those that share the work; part of its archive files' names
  * @param baseUrl how readers reach the server; links in mails begin with it, without a slash at the end
  * @param sourceRoots folders below which files may be watched
+ * @param largestLoadBytes how many bytes of rows one load may have
  * @param demo there where the demo's parts (one-click sign-in, mail room, movable clock) are
  */
 public record HouseSettings(
@@ -21,6 +22,7 @@ public record HouseSettings(
         String baseUrl,
         MailSettings mail,
         List<Path> sourceRoots,
+        long largestLoadBytes,
         Optional<DemoSettings> demo) {
 
     public String issueUrl(long issue) {

@@ -35,6 +35,8 @@ public final class Main implements Callable<Integer> {
 
     private static final String SMTP_PASSWORD = "MAILSHELF_SMTP_PASSWORD";
 
+    private static final long MEGABYTE = 1_000_000;
+
     private Main() {}
 
     public static void main(String[] arguments) {
@@ -82,6 +84,15 @@ public final class Main implements Callable<Integer> {
                         "a folder below which files of others may be watched and loaded; may be said several times"
                                 + " (default: none)")
         List<Path> sourceRoots = List.of();
+
+        @Option(
+                names = "--largest-load",
+                paramLabel = "MB",
+                description =
+                        "how many megabytes of rows one load may have (default ${DEFAULT-VALUE}); a load is held in"
+                                + " memory while it is under way",
+                defaultValue = "500")
+        long largestLoad;
     }
 
     @Command(name = "serve", description = "Starts a server.", mixinStandardHelpOptions = true)
@@ -156,6 +167,7 @@ public final class Main implements Callable<Integer> {
                     url,
                     new MailSettings(mailAddress, smtpHost, smtpPort, tls, login),
                     place.sourceRoots,
+                    place.largestLoad * MEGABYTE,
                     Optional.empty());
             if (place.fresh && database.isPresent()) {
                 System.err.println("--fresh empties what other servers use: leave it out, or leave out --database.");
@@ -216,6 +228,7 @@ public final class Main implements Callable<Integer> {
                     new MailSettings(
                             "mail-shelf@brinewater.example", "localhost", mailPort, MailTls.NEVER, Optional.empty()),
                     place.sourceRoots,
+                    place.largestLoad * MEGABYTE,
                     Optional.of(new DemoSettings(
                             tickets,
                             Optional.ofNullable(clock).map(OffsetDateTime::toInstant),

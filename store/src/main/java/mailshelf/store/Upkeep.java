@@ -19,6 +19,8 @@ final class Upkeep implements AutoCloseable {
 
     private static final Duration PAUSE = Duration.ofSeconds(20);
 
+    private static final Duration LAST = Duration.ofSeconds(10);
+
     private static final int COMPACTIONS = 8;
 
     private static final Logger LOG = LoggerFactory.getLogger(Upkeep.class);
@@ -64,6 +66,14 @@ final class Upkeep implements AutoCloseable {
 
     @Override
     public void close() {
-        thread.shutdownNow();
+        // one under way is let finish: an interrupt would close the file under everybody
+        thread.shutdown();
+        try {
+            if (!thread.awaitTermination(LAST.toMillis(), TimeUnit.MILLISECONDS)) {
+                LOG.warn("The database's file is still being made smaller");
+            }
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
     }
 }

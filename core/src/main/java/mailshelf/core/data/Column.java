@@ -13,6 +13,12 @@ public record Column(String name, ColumnType type, int decimals, Optional<ZoneId
     /** As many as a number of 18 digits leaves room for. */
     public static final int MOST_DECIMALS = 9;
 
+    /** As many as a data set may have. */
+    public static final int MOST_IN_A_ROW = 1000;
+
+    /** In UTF-16 code units: what a cell of a spreadsheet holds. */
+    public static final int LONGEST_TEXT = 32_767;
+
     public Column {
         zone = zone == null ? Optional.empty() : zone; // before there were times
         boolean hasDecimals = decimals > 0 && type != ColumnType.NUMBER;

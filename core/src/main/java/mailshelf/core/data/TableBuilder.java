@@ -112,7 +112,7 @@ public final class TableBuilder {
         @Override
         public boolean read(String raw) {
             last = raw;
-            return true;
+            return raw.length() <= Column.LONGEST_TEXT;
         }
 
         @Override

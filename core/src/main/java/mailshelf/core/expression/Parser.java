@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
+import mailshelf.core.Problem;
 import mailshelf.core.data.Cells;
 import mailshelf.core.data.Column;
 import mailshelf.core.data.NumberText;
@@ -202,8 +203,16 @@ final class Parser {
         return new Term.Texts(cells -> {
             Cells.Texts lefts = a.over().apply(cells);
             Cells.Texts rights = b.over().apply(cells);
-            return row -> lefts.at(row) + rights.at(row);
+            return row -> joined(lefts.at(row), rights.at(row));
         });
+    }
+
+    /** Columns that are joined of each other, each twice from the one before, would fill the memory. */
+    private static String joined(String left, String right) {
+        if (left.length() + right.length() > Column.LONGEST_TEXT) {
+            throw Problem.invalid("report.text-too-long", Column.LONGEST_TEXT);
+        }
+        return left + right;
     }
 
     private static Term.Texts text(Term of, Token sign) throws BadExpression {

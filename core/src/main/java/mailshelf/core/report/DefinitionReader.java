@@ -64,6 +64,7 @@ public final class DefinitionReader {
 
     private static Node compose(String yaml) {
         try {
+            YamlBounds.require(yaml);
             return new Compose(LoadSettings.builder().build())
                     .composeString(yaml)
                     .orElseThrow(() -> new YamlEngineException("the text is empty"));
@@ -74,6 +75,8 @@ public final class DefinitionReader {
             throw unreadable(List.of(new Problem.Fault(at, e.getProblem())));
         } catch (YamlEngineException e) {
             throw unreadable(List.of(new Problem.Fault("line 1, column 1", e.getMessage())));
+        } catch (YamlBounds.Exceeded e) {
+            throw unreadable(List.of(e.fault()));
         }
     }
 

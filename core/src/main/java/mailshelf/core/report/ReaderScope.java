@@ -19,6 +19,9 @@ import mailshelf.core.wording.OneLine;
 
 /** The columns that a definition may name: those of its data set, and those that it computes. */
 final class ReaderScope {
+    /** Each may be computed from the one before it, and so costs a step of the stack. */
+    private static final int MOST_COMPUTED = 200;
+
     private final Map<String, Column> columns = new LinkedHashMap<>();
     private final Map<String, Given> given;
     private final Set<Computed> computed = new LinkedHashSet<>();
@@ -41,6 +44,10 @@ final class ReaderScope {
     /** Each may be computed from those before it. */
     void readComputed(YamlCursor all) {
         for (String name : all.keys()) {
+            if (computed.size() >= MOST_COMPUTED) {
+                all.fault(name, "a report computes at most " + MOST_COMPUTED + " columns");
+                return;
+            }
             if (columns.containsKey(name) || given.containsKey(name)) {
                 String what = given.containsKey(name) ? "question" : "column";
                 all.fault(name, "there is a " + what + " \"" + name + "\" already");

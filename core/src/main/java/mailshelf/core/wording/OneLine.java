@@ -11,9 +11,38 @@ public final class OneLine {
 
     private OneLine() {}
 
-    /** Whether a name can be kept as it is: not blank, not too long, and nothing in it that {@link #of} leaves out. */
+    /** Joiners, without which some scripts and emoji cannot be written; between other characters alone. */
+    private static final String JOINERS = "\u200c\u200d";
+
+    /** Letters by their category, which show nothing (Unicode's Default_Ignorable_Code_Point). */
+    private static final String FILLERS = "\u034f\u115f\u1160\u17b4\u17b5\u3164\uffa0";
+
+    /**
+     * Whether a name can be kept as it is: something to be seen in it, not too long, and nothing that {@link #of} leaves
+     * out, that cannot be seen, or that is half a character: two names that look alike would be two things.
+     */
     public static boolean isName(String text) {
-        return !text.isBlank() && text.length() <= LONGEST_NAME && text.equals(of(text));
+        return text.length() <= LONGEST_NAME
+                && text.equals(of(text))
+                && text.codePoints().noneMatch(OneLine::isHidden)
+                && text.codePoints().anyMatch(c -> !Character.isWhitespace(c) && !Character.isSpaceChar(c) && !joins(c))
+                && !joins(text.codePointAt(0))
+                && !joins(text.codePointBefore(text.length()));
+    }
+
+    private static boolean joins(int c) {
+        return JOINERS.indexOf(c) >= 0;
+    }
+
+    private static boolean isHidden(int c) {
+        int type = Character.getType(c);
+        boolean format = type == Character.FORMAT && !joins(c) && !isTag(c);
+        return format || type == Character.SURROGATE || FILLERS.indexOf(c) >= 0;
+    }
+
+    /** Some flags are written with these. */
+    private static boolean isTag(int c) {
+        return c >= 0xe0020 && c <= 0xe007f;
     }
 
     /** The text without what does not belong into a line; a line break is a space. */

@@ -3,10 +3,15 @@ package mailshelf.core.report;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import mailshelf.core.Problem;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.Arguments;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.MethodSource;
 
 class DefinitionReaderTest {
     @Test
@@ -52,6 +57,39 @@ class DefinitionReaderTest {
                         assertThat(fault.field()).isEqualTo(where);
                     });
                 });
+    }
+
+    @ParameterizedTest
+    @MethodSource("hostile")
+    void a_text_that_would_exhaust_the_stack_or_the_memory_is_refused_where_it_does(String yaml, String what) {
+        assertThatThrownBy(() -> DefinitionReader.read(yaml, Ferries.COLUMNS))
+                .isInstanceOfSatisfying(
+                        Problem.class,
+                        problem -> assertThat(problem.faults()).anySatisfy(fault -> {
+                            assertThat(fault.field()).startsWith("line ");
+                            assertThat(fault.message()).contains(what);
+                        }));
+    }
+
+    static Stream<Arguments> hostile() {
+        String computed = IntStream.range(0, 3000)
+                .mapToObj(i -> "  c" + i + ": " + (i == 0 ? "1" : "c" + (i - 1) + " + 1") + "\n")
+                .collect(Collectors.joining());
+        return Stream.of(
+                Arguments.of("report: " + "[".repeat(100_000), "20 deep"),
+                Arguments.of("report:\n" + nested(10_000), "20 deep"),
+                Arguments.of("report: &a [x]\nabout: *a", "aliases"),
+                Arguments.of("report: [" + "a,".repeat(60_000) + "]", "at most 50000"),
+                Arguments.of("report: A\nabout: B\ndata: sailings\ncompute:\n" + computed, "at most 200 columns"),
+                Arguments.of("report: A\ncompute:\n  c: " + "(".repeat(900) + "1", "60 deep"));
+    }
+
+    private static String nested(int deep) {
+        StringBuilder yaml = new StringBuilder();
+        for (int i = 1; i < deep && yaml.length() < 2_000_000; i++) {
+            yaml.append(" ".repeat(i)).append("a:\n");
+        }
+        return yaml.toString();
     }
 
     @Test

@@ -15,7 +15,36 @@ class OneLineTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"Rita Bø", "1 Ness–Hovden", "O’Hara & sons <of>", "דוח שבועי", "=SUM(A1)", "🚢"})
+    @ValueSource(
+            strings = {
+                "\u200b",
+                "\u00a0",
+                "Ida\u200b",
+                "\ufeffIda",
+                "I\u00adda",
+                "\u3164",
+                "\u200d",
+                "Ida\u200d",
+                "\ud83d",
+                "a\u2060b",
+                "\u2003\u2003"
+            })
+    void what_cannot_be_seen_is_no_name(String text) {
+        assertThat(OneLine.isName(text)).isFalse();
+    }
+
+    @ParameterizedTest
+    @ValueSource(
+            strings = {
+                "Rita Bø",
+                "👩\u200d🔧",
+                "می\u200cخواهم",
+                "1 Ness–Hovden",
+                "O’Hara & sons <of>",
+                "דוח שבועי",
+                "=SUM(A1)",
+                "🚢"
+            })
     void any_script_and_any_sign_is_a_name(String text) {
         assertThat(OneLine.isName(text)).isTrue();
         assertThat(OneLine.of(text)).isSameAs(text);

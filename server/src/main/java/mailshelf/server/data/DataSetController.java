@@ -100,6 +100,9 @@ class DataSetController {
                 || !wish.columns().stream().map(Column::name).allMatch(OneLine::isName)) {
             throw Problem.invalid("data.bad-name", OneLine.LONGEST_NAME);
         }
+        if (wish.columns().size() > Column.MOST_IN_A_ROW) {
+            throw Problem.invalid("data.too-many-columns", wish.columns().size(), Column.MOST_IN_A_ROW);
+        }
         Set<String> names = new HashSet<>();
         for (Column column : wish.columns()) {
             if (!names.add(column.name())) {

@@ -7,10 +7,10 @@ import java.time.InstantSource;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.IntStream;
 import mailshelf.core.Problem;
+import mailshelf.core.data.BadValue;
 import mailshelf.core.data.Column;
 import mailshelf.core.data.LoadMode;
 import mailshelf.core.data.TableBuilder;
@@ -38,6 +38,7 @@ class FetchRows {
     private final DueLoads dueLoads;
     private final Databases databases;
     private final SourceRoots roots;
+    private final LoadSize size;
     private final InstantSource machineClock;
 
     FetchRows(
@@ -46,12 +47,14 @@ class FetchRows {
             DueLoads dueLoads,
             Databases databases,
             SourceRoots roots,
+            LoadSize size,
             InstantSource machineClock) {
         this.database = database;
         this.sources = sources;
         this.dueLoads = dueLoads;
         this.databases = databases;
         this.roots = roots;
+        this.size = size;
         this.machineClock = machineClock;
     }
 
@@ -67,6 +70,7 @@ class FetchRows {
     private void addQuery(DataSet dataSet, TableBuilder rows) {
         List<Column> columns = dataSet.columns();
         List<Problem.Fault> faults = new ArrayList<>();
+        long bytes = 0;
         try (Query query =
                 databases.ask(source(dataSet), dataSet.plan().origin().ask())) {
             int[] positions = positions(query.names(), columns);
@@ -74,9 +78,11 @@ class FetchRows {
                 List<String> values = IntStream.range(0, positions.length)
                         .mapToObj(i -> query.value(positions[i], columns.get(i)))
                         .toList();
+                bytes += values.stream().mapToLong(String::length).sum();
+                size.require(bytes);
                 int bad = rows.add(values);
                 if (bad >= 0) {
-                    faults.add(fault(row, columns.get(bad), values.get(bad)));
+                    faults.add(BadValue.fault("row " + row, columns.get(bad), values.get(bad)));
                 }
             }
         }
@@ -87,12 +93,6 @@ class FetchRows {
                     faults,
                     faults.get(0).message());
         }
-    }
-
-    private static Problem.Fault fault(int row, Column column, String value) {
-        String place = "row " + row + ", column " + column.name();
-        String type = column.type().name().toLowerCase(Locale.ROOT);
-        return new Problem.Fault(place, place + ": \"" + value + "\" is not a " + type);
     }
 
     private static int[] positions(List<String> names, List<Column> columns) {
@@ -127,8 +127,8 @@ class FetchRows {
             }
 
             @Override
-            public void recorded(Tx tx, boolean loaded) {
-                file.ifPresent(found -> found.recorded(tx, loaded));
+            public void recorded(Tx tx, Outcome outcome) {
+                file.ifPresent(found -> found.recorded(tx, outcome));
             }
         };
     }
@@ -170,6 +170,7 @@ class FetchRows {
         return new Incoming() {
             @Override
             public void addTo(TableBuilder rows) throws IOException {
+                size.require(file.state().sizeBytes());
                 try (InputStream in = WatchedFolder.open(file.path())) {
                     IncomingCsv csv = new IncomingCsv(in, ZoneOffset.UTC);
                     CsvForm form = csv.form(dataSet.columns(), dataSet.plan().dates());
@@ -181,8 +182,10 @@ class FetchRows {
             }
 
             @Override
-            public void recorded(Tx tx, boolean loaded) {
-                dueLoads.take(tx, dataSet.id(), file.state(), loaded);
+            public void recorded(Tx tx, Outcome outcome) {
+                if (outcome != Outcome.BLOCKED) {
+                    dueLoads.take(tx, dataSet.id(), file.state(), outcome == Outcome.LOADED);
+                }
             }
         };
     }

@@ -12,7 +12,16 @@ interface Incoming {
     /**
      * Keeps what goes with the record of the load.
      *
-     * @param loaded false where it failed
+     * @param outcome what came of it
      */
-    default void recorded(Tx tx, boolean loaded) {}
+    default void recorded(Tx tx, Outcome outcome) {}
+
+    /** What came of a load. */
+    enum Outcome {
+        LOADED,
+        FAILED,
+
+        /** The disk or the database could not be written to: the rows are not to blame, and are taken again. */
+        BLOCKED
+    }
 }

@@ -35,6 +35,7 @@ class LoadController {
     private final Gate gate;
     private final Database database;
     private final SampleRows samples;
+    private final LoadClaims claims;
     private final LoadRows loadRows;
     private final FetchRows fetchRows;
     private final PlanLoads plans;
@@ -43,17 +44,24 @@ class LoadController {
     record SampleWish(FolderId folder, Origin origin, Optional<List<Column>> columns, Optional<DateForm> dates) {}
 
     LoadController(
-            Gate gate, Database database, SampleRows samples, LoadRows loadRows, FetchRows fetchRows, PlanLoads plans) {
+            Gate gate,
+            Database database,
+            SampleRows samples,
+            LoadClaims claims,
+            LoadRows loadRows,
+            FetchRows fetchRows,
+            PlanLoads plans) {
         this.gate = gate;
         this.database = database;
         this.samples = samples;
+        this.claims = claims;
         this.loadRows = loadRows;
         this.fetchRows = fetchRows;
         this.plans = plans;
     }
 
     /**
-     * What a CSV file, sent as the body, looks like; nothing is kept of it.
+     * What a CSV file looks like, of which the first megabyte, or all if it is shorter, is the body; nothing is kept of it.
      *
      * @param columns types to read its columns by instead of those that are found, as a JSON list of columns
      * @param dates which form days are in that fit several
@@ -107,7 +115,8 @@ class LoadController {
             IncomingCsv csv = new IncomingCsv(request.getInputStream(), who.zone());
             CsvTable.read(csv.reader(), csv.form(dataSet.columns(), dates), dataSet.columns(), rows);
         };
-        return ReadDataSets.LoadView.of(loadRows.run(Optional.of(who), dataSet, mode, incoming));
+        return ReadDataSets.LoadView.of(
+                claims.whenFree(dataSet, () -> loadRows.run(Optional.of(who), dataSet, mode, incoming)));
     }
 
     /** Loads at once what its source has. */
@@ -115,8 +124,9 @@ class LoadController {
     @ResponseStatus(HttpStatus.CREATED)
     ReadDataSets.LoadView loadNow(Person who, @PathVariable DataSetId id) throws IOException {
         DataSet dataSet = publishable(who, id);
+        LoadMode mode = dataSet.plan().mode();
         return ReadDataSets.LoadView.of(
-                loadRows.run(Optional.of(who), dataSet, dataSet.plan().mode(), fetchRows.all(dataSet)));
+                claims.whenFree(dataSet, () -> loadRows.run(Optional.of(who), dataSet, mode, fetchRows.all(dataSet))));
     }
 
     @PutMapping("/{id}/plan")

@@ -8,24 +8,26 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.concurrent.TimeUnit;
+import java.util.Set;
 import java.util.concurrent.locks.ReentrantLock;
 import mailshelf.core.Problem;
 import mailshelf.core.data.DataSetId;
 import mailshelf.core.data.LoadTimes;
 import mailshelf.core.data.TableBuilder;
 import mailshelf.core.work.WorkKind;
+import mailshelf.server.clock.Alarm;
 import mailshelf.server.clock.BusinessClock;
-import mailshelf.server.lease.LeaseKeeper;
+import mailshelf.server.work.Loop;
+import mailshelf.server.work.LoopHealth;
 import mailshelf.server.work.WorkIsolation;
 import mailshelf.store.Database;
+import mailshelf.store.StoreException;
 import mailshelf.store.Tx;
 import mailshelf.store.data.DataSet;
 import mailshelf.store.data.DataSetStore;
 import mailshelf.store.data.DueLoads;
 import mailshelf.store.data.LoadAttempt;
 import mailshelf.store.data.TakenFile;
-import mailshelf.store.delivery.Lease;
 import mailshelf.store.source.WatchedFolder;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -51,7 +53,7 @@ public class LoadLoop implements SmartLifecycle {
     private final Database database;
     private final DataSetStore dataSets;
     private final DueLoads dueLoads;
-    private final LeaseKeeper lease;
+    private final LoadClaims claims;
     private final WorkIsolation isolation;
     private final BusinessClock clock;
     private final InstantSource machineClock;
@@ -60,7 +62,7 @@ public class LoadLoop implements SmartLifecycle {
     /** Files that were seen and not taken yet, and since when each has been as it is; by the loop's own thread alone. */
     private final Map<DataSetId, Map<TakenFile, Instant>> seen = new HashMap<>();
 
-    private volatile Thread thread;
+    private final Loop loop;
 
     LoadLoop(
             LoadRows loadRows,
@@ -68,33 +70,37 @@ public class LoadLoop implements SmartLifecycle {
             Database database,
             DataSetStore dataSets,
             DueLoads dueLoads,
-            LeaseKeeper lease,
+            LoadClaims claims,
             WorkIsolation isolation,
             BusinessClock clock,
-            InstantSource machineClock) {
+            InstantSource machineClock,
+            LoopHealth health) {
         this.loadRows = loadRows;
         this.fetchRows = fetchRows;
         this.database = database;
         this.dataSets = dataSets;
         this.dueLoads = dueLoads;
-        this.lease = lease;
+        this.claims = claims;
         this.isolation = isolation;
         this.clock = clock;
         this.machineClock = machineClock;
+        this.loop = health.watch(new Loop("load-loop", new Alarm(), this::look));
     }
 
     /** When something is loaded next; loads every so many minutes do not stop a moving clock before they are due. */
     public Optional<Instant> next() {
         Instant now = clock.instant();
-        return database.inTransaction(tx -> dataSets.fromSources(tx).stream()
-                .filter(dataSet ->
-                        dueLoads.fromSources(tx, machineClock.instant()).contains(dataSet.id()))
-                .flatMap(dataSet -> dueLoads
-                        .next(tx, dataSet.id())
-                        .filter(due ->
-                                !due.isAfter(now) || dataSet.plan().times().kind() != LoadTimes.Kind.EVERY)
-                        .stream())
-                .min(Instant::compareTo));
+        return database.inTransaction(tx -> {
+            Set<DataSetId> mayBeTried = Set.copyOf(dueLoads.fromSources(tx, machineClock.instant()));
+            return dataSets.fromSources(tx).stream()
+                    .filter(dataSet -> mayBeTried.contains(dataSet.id()))
+                    .flatMap(dataSet -> dueLoads
+                            .next(tx, dataSet.id())
+                            .filter(due ->
+                                    !due.isAfter(now) || dataSet.plan().times().kind() != LoadTimes.Kind.EVERY)
+                            .stream())
+                    .min(Instant::compareTo);
+        });
     }
 
     /** Loads all that is due by its time at this moment of the business clock, in the caller's thread. */
@@ -103,26 +109,16 @@ public class LoadLoop implements SmartLifecycle {
         try {
             for (DataSetId id :
                     database.inTransaction(tx -> dueLoads.due(tx, clock.instant(), machineClock.instant()))) {
-                isolation.attempt(WorkKind.LOAD, id, () -> claimed(id, this::loadDue));
+                loop.isAlive();
+                isolation.attempt(WorkKind.LOAD, id, () -> claims.ifFree(id, () -> loadDue(dataSet(id))));
             }
         } finally {
             working.unlock();
         }
     }
 
-    private interface Work {
-        void on(DataSet dataSet);
-    }
-
-    private void claimed(DataSetId id, Work work) {
-        Lease mine = lease.lease();
-        if (database.inTransaction(tx -> dueLoads.claim(tx, id, mine))) {
-            try {
-                work.on(database.inTransaction(tx -> dataSets.find(tx, id)).orElseThrow());
-            } finally {
-                database.doInTransaction(tx -> dueLoads.release(tx, id, mine));
-            }
-        }
+    private DataSet dataSet(DataSetId id) {
+        return database.inTransaction(tx -> dataSets.find(tx, id)).orElseThrow();
     }
 
     /** What was loaded and when it is next are kept together, or rows would be added again after a crash. */
@@ -135,9 +131,11 @@ public class LoadLoop implements SmartLifecycle {
             }
 
             @Override
-            public void recorded(Tx tx, boolean loaded) {
-                rows.recorded(tx, loaded);
-                dueLoads.plan(tx, dataSet.id(), next(tx, dataSet, loaded));
+            public void recorded(Tx tx, Outcome outcome) {
+                rows.recorded(tx, outcome);
+                if (outcome != Outcome.BLOCKED) { // what is blocked stays due
+                    dueLoads.plan(tx, dataSet.id(), next(tx, dataSet, outcome == Outcome.LOADED));
+                }
             }
         });
     }
@@ -158,13 +156,20 @@ public class LoadLoop implements SmartLifecycle {
                 .count();
     }
 
-    /** What fails is told where it is read; the loop goes on. */
+    /**
+     * What fails is told where it is read; the loop goes on.
+     *
+     * @throws RuntimeException where the disk or the database is to blame: that concerns all loads alike, and passes
+     */
     private void load(DataSet dataSet, Incoming incoming) {
         try {
             loadRows.run(Optional.empty(), dataSet, dataSet.plan().mode(), incoming);
         } catch (Problem e) {
             LOG.warn("A load of {} failed: {}", dataSet.id(), e.code());
         } catch (RuntimeException | IOException | StackOverflowError | LinkageError e) {
+            if (e instanceof RuntimeException blocked && StoreException.isDisk(blocked)) {
+                throw blocked;
+            }
             LOG.warn("A load of {} failed", dataSet.id());
         }
     }
@@ -176,13 +181,17 @@ public class LoadLoop implements SmartLifecycle {
     }
 
     private void lookForFiles(DataSetId id) {
-        DataSet dataSet = database.inTransaction(tx -> dataSets.find(tx, id)).orElseThrow();
+        loop.isAlive();
+        DataSet dataSet = dataSet(id);
         if (dataSet.plan().times().kind() != LoadTimes.Kind.ON_ARRIVAL) {
             return;
         }
         try {
             if (!settled(dataSet).isEmpty()) {
-                claimed(id, claimed -> settled(claimed).forEach(file -> load(claimed, fetchRows.file(claimed, file))));
+                claims.ifFree(id, () -> {
+                    DataSet claimed = dataSet(id);
+                    settled(claimed).forEach(file -> load(claimed, fetchRows.file(claimed, file)));
+                });
             }
         } catch (Problem e) {
             LOG.warn("The folder of {} cannot be looked into: {}", id, e.code());
@@ -203,39 +212,25 @@ public class LoadLoop implements SmartLifecycle {
                 .toList();
     }
 
-    private void run() {
-        while (thread != null) {
-            try {
-                drain();
-                lookForFiles();
-            } catch (RuntimeException | StackOverflowError | LinkageError e) {
-                LOG.error("A round of loads failed; it goes on", e);
-            }
-            try {
-                TimeUnit.MILLISECONDS.sleep(LOOK.toMillis());
-            } catch (InterruptedException e) {
-                return;
-            }
-        }
+    private Duration look() {
+        drain();
+        lookForFiles();
+        return LOOK;
     }
 
     @Override
     public void start() {
-        thread = new Thread(this::run, "load-loop");
-        thread.setDaemon(true);
-        thread.start();
+        loop.start();
     }
 
     /** A load under way is left alone: what it would make is recorded whole or not at all. */
     @Override
     public void stop() {
-        Thread ending = thread;
-        thread = null;
-        ending.interrupt();
+        loop.end();
     }
 
     @Override
     public boolean isRunning() {
-        return thread != null;
+        return loop.isRunning();
     }
 }

@@ -5,11 +5,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.Locale;
 import java.util.Optional;
-import java.util.concurrent.ConcurrentHashMap;
-import java.util.concurrent.ConcurrentMap;
 import java.util.concurrent.Semaphore;
-import java.util.concurrent.locks.Lock;
-import java.util.concurrent.locks.ReentrantLock;
 import java.util.stream.Collectors;
 import mailshelf.core.Problem;
 import mailshelf.core.audit.Act;
@@ -30,6 +26,7 @@ import mailshelf.server.clock.BusinessClock;
 import mailshelf.server.http.Languages;
 import mailshelf.server.notice.Notices;
 import mailshelf.store.Database;
+import mailshelf.store.StoreException;
 import mailshelf.store.Tx;
 import mailshelf.store.Widths;
 import mailshelf.store.data.DataSet;
@@ -44,8 +41,8 @@ import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
 
 /**
- * Loads rows as a new version of a data set, whole or not at all. One load of a data set at a time, and few in all, as
- * each holds its rows in memory.
+ * Loads rows as a new version of a data set, whole or not at all. Few at a time, as each holds its rows in memory; whoever
+ * calls has claimed the data set ({@link LoadClaims}).
  */
 @Component
 class LoadRows {
@@ -67,7 +64,6 @@ class LoadRows {
     private final Alarm alarm;
     private final AuditTrail audit;
     private final Semaphore room = new Semaphore(AT_ONCE, true);
-    private final ConcurrentMap<DataSetId, Lock> underWay = new ConcurrentHashMap<>();
 
     LoadRows(
             Database database,
@@ -102,18 +98,7 @@ class LoadRows {
      * @param who asks for it; empty for one that comes by itself
      */
     Load run(Optional<Person> who, DataSet dataSet, LoadMode mode, Incoming incoming) throws IOException {
-        Lock lock = underWay.computeIfAbsent(dataSet.id(), id -> new ReentrantLock());
-        lock.lock();
         room.acquireUninterruptibly();
-        try {
-            return runAlone(who, dataSet, mode, incoming);
-        } finally {
-            room.release();
-            lock.unlock();
-        }
-    }
-
-    private Load runAlone(Optional<Person> who, DataSet dataSet, LoadMode mode, Incoming incoming) throws IOException {
         long begun = System.nanoTime();
         try {
             return load(who, dataSet, mode, incoming, begun);
@@ -123,15 +108,21 @@ class LoadRows {
             }
             LoadAttempt failed =
                     new LoadAttempt(clock.instant(), who.map(Person::id), millis(begun), Optional.empty(), failure(e));
+            boolean blocked = StoreException.isDisk(e);
             database.doInTransaction(tx -> {
-                if (isNews(tx, dataSet, failed)) {
+                boolean isNews = isNews(tx, dataSet, failed);
+                if (isNews) {
                     tellOwner(tx, who, dataSet, failed);
                 }
-                dataSets.insertAttempt(tx, dataSet.id(), failed);
-                incoming.recorded(tx, false);
+                if (isNews || !blocked) { // what is blocked is tried again every few seconds
+                    dataSets.insertAttempt(tx, dataSet.id(), failed);
+                }
+                incoming.recorded(tx, blocked ? Incoming.Outcome.BLOCKED : Incoming.Outcome.FAILED);
             });
             alarm.ring();
             throw e;
+        } finally {
+            room.release();
         }
     }
 
@@ -153,7 +144,7 @@ class LoadRows {
             Load kept = dataSets.findLoad(tx, made).orElseThrow();
             dataSets.insertAttempt(
                     tx, id, new LoadAttempt(now, who.map(Person::id), millis(begun), Optional.of(kept), ""));
-            incoming.recorded(tx, true);
+            incoming.recorded(tx, Incoming.Outcome.LOADED);
             afterLoads.loaded(tx, dataSet.id(), now);
             return kept;
         });
@@ -201,6 +192,9 @@ class LoadRows {
 
     /** In the language of the house, as everybody reads it who reads the figures. */
     private String failure(Throwable e) {
+        if (StoreException.isDisk(e)) {
+            return house.say("load.blocked");
+        }
         if (!(e instanceof Problem problem)) {
             return house.say("load.failed");
         }

@@ -21,7 +21,6 @@ import mailshelf.server.clock.BusinessClock;
 import mailshelf.server.lease.LeaseKeeper;
 import mailshelf.server.work.WorkIsolation;
 import mailshelf.store.Database;
-import mailshelf.store.StoreException;
 import mailshelf.store.archive.Archive;
 import mailshelf.store.archive.Entry;
 import mailshelf.store.archive.Part;
@@ -48,6 +47,7 @@ class CloseRuns {
     private final IssueStore issues;
     private final DeliveryStore deliveries;
     private final ReadArchive readArchive;
+    private final GiveBack giveBack;
     private final Archive archive;
     private final LeaseKeeper lease;
     private final Hindrance hindrance;
@@ -62,6 +62,7 @@ class CloseRuns {
             IssueStore issues,
             DeliveryStore deliveries,
             ReadArchive readArchive,
+            GiveBack giveBack,
             Archive archive,
             LeaseKeeper lease,
             Hindrance hindrance,
@@ -74,6 +75,7 @@ class CloseRuns {
         this.issues = issues;
         this.deliveries = deliveries;
         this.readArchive = readArchive;
+        this.giveBack = giveBack;
         this.archive = archive;
         this.lease = lease;
         this.hindrance = hindrance;
@@ -95,20 +97,16 @@ class CloseRuns {
 
     private void tryToClose(RunId id) {
         try {
-            isolation.attempt(WorkKind.CLOSE, id, () -> {
+            WorkIsolation.Outcome outcome = isolation.attempt(WorkKind.CLOSE, id, () -> {
                 close(database.inTransaction(tx -> runs.find(tx, id)).orElseThrow());
                 hindrance.isGone(Optional.of(id));
             });
-            release(id, lease.now());
-        } catch (StoreException e) {
-            LOG.error("Closing run {} waits", id.value(), e);
-            hindrance.isFound(Optional.of(id), e);
-            release(id, lease.now().plus(Hindrance.PAUSE));
+            if (outcome != WorkIsolation.Outcome.DONE) {
+                giveBack.now(id);
+            }
+        } catch (RuntimeException e) {
+            giveBack.afterFault(id, e);
         }
-    }
-
-    private void release(RunId id, Instant notBefore) {
-        database.doInTransaction(tx -> runs.release(tx, id, lease.owner(), notBefore));
     }
 
     private void close(Run run) {

@@ -13,11 +13,11 @@ import mailshelf.server.HouseSettings;
 import mailshelf.server.clock.Alarm;
 import mailshelf.server.clock.BusinessClock;
 import mailshelf.server.lease.LeaseKeeper;
+import mailshelf.server.work.Loop;
+import mailshelf.server.work.LoopHealth;
 import mailshelf.store.Database;
 import mailshelf.store.subscription.SubscriptionStore;
 import mailshelf.store.work.WorkFailureStore;
-import org.slf4j.Logger;
-import org.slf4j.LoggerFactory;
 import org.springframework.context.SmartLifecycle;
 import org.springframework.stereotype.Component;
 
@@ -27,13 +27,10 @@ import org.springframework.stereotype.Component;
  */
 @Component
 public class DeliveryLoop implements SmartLifecycle {
-    private static final Logger LOG = LoggerFactory.getLogger(DeliveryLoop.class);
     private static final Duration LONGEST_SLEEP = Duration.ofSeconds(30);
 
     /** Another server's work wakes nobody here. */
     private static final Duration LONGEST_SLEEP_AMONG_SEVERAL = Duration.ofSeconds(2);
-
-    private static final Duration AFTER_FAILURE = Duration.ofSeconds(5);
 
     /** What a mail server has in hand is given this long when the server ends; its fate is looked up at the next start. */
     private static final Duration LAST_MAILS = Duration.ofSeconds(7);
@@ -58,7 +55,7 @@ public class DeliveryLoop implements SmartLifecycle {
     /** A round broke off: what this server holds in the tables is not what it has in hand. */
     private boolean lostCount;
 
-    private volatile boolean running;
+    private final Loop loop;
 
     DeliveryLoop(
             BookRun bookRun,
@@ -76,6 +73,7 @@ public class DeliveryLoop implements SmartLifecycle {
             Hindrance hindrance,
             BusinessClock clock,
             Alarm alarm,
+            LoopHealth health,
             HouseSettings settings) {
         this.bookRun = bookRun;
         this.awaitData = awaitData;
@@ -92,6 +90,7 @@ public class DeliveryLoop implements SmartLifecycle {
         this.hindrance = hindrance;
         this.clock = clock;
         this.alarm = alarm;
+        this.loop = health.watch(new Loop("delivery-loop", alarm, this::oneRound));
         this.longestSleep = settings.database().isPresent() ? LONGEST_SLEEP_AMONG_SEVERAL : LONGEST_SLEEP;
     }
 
@@ -150,7 +149,8 @@ public class DeliveryLoop implements SmartLifecycle {
         return any;
     }
 
-    private static boolean done(BooleanSupplier step, List<RuntimeException> failures) {
+    private boolean done(BooleanSupplier step, List<RuntimeException> failures) {
+        loop.isAlive();
         try {
             return step.getAsBoolean();
         } catch (RuntimeException e) {
@@ -171,17 +171,9 @@ public class DeliveryLoop implements SmartLifecycle {
                 .min(Instant::compareTo);
     }
 
-    private void run() {
-        while (running) {
-            Duration sleep = AFTER_FAILURE;
-            try {
-                drain();
-                sleep = untilNext();
-            } catch (RuntimeException | StackOverflowError | LinkageError e) {
-                LOG.error("A round of the delivery loop failed; it goes on in {} s", AFTER_FAILURE.toSeconds(), e);
-            }
-            pause(sleep);
-        }
+    private Duration oneRound() {
+        drain();
+        return untilNext();
     }
 
     private Duration untilNext() {
@@ -201,26 +193,15 @@ public class DeliveryLoop implements SmartLifecycle {
         return until.compareTo(longestSleep) > 0 ? longestSleep : until;
     }
 
-    private void pause(Duration sleep) {
-        try {
-            alarm.sleep(sleep);
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
-            running = false;
-        }
-    }
-
     @Override
     public void start() {
-        running = true;
-        new Thread(this::run, "delivery-loop").start();
+        loop.start();
     }
 
     @Override
     public void stop() {
-        running = false;
         stopping.begin();
-        wake();
+        loop.end();
         try {
             // whichever thread drains, the loop's own or the moving clock's
             if (working.tryLock(LAST_MAILS.toMillis(), TimeUnit.MILLISECONDS)) {
@@ -233,6 +214,6 @@ public class DeliveryLoop implements SmartLifecycle {
 
     @Override
     public boolean isRunning() {
-        return running;
+        return loop.isRunning();
     }
 }

@@ -1,6 +1,5 @@
 package mailshelf.server.delivery;
 
-import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -65,6 +64,7 @@ class MakeIssue {
     private final OwnerView ownerView;
     private final MakeCopies makeCopies;
     private final SealIssue sealIssue;
+    private final GiveBack giveBack;
     private final Hindrance hindrance;
     private final FaultPoint faultPoint;
     private final WorkIsolation isolation;
@@ -86,6 +86,7 @@ class MakeIssue {
             OwnerView ownerView,
             MakeCopies makeCopies,
             SealIssue sealIssue,
+            GiveBack giveBack,
             Hindrance hindrance,
             FaultPoint faultPoint,
             WorkIsolation isolation) {
@@ -105,6 +106,7 @@ class MakeIssue {
         this.ownerView = ownerView;
         this.makeCopies = makeCopies;
         this.sealIssue = sealIssue;
+        this.giveBack = giveBack;
         this.hindrance = hindrance;
         this.faultPoint = faultPoint;
         this.isolation = isolation;
@@ -133,17 +135,12 @@ class MakeIssue {
             if (outcome == WorkIsolation.Outcome.SET_ASIDE) {
                 recordAsFailed(id);
             }
-            release(id, lease.now());
-        } catch (StoreException e) {
-            LOG.error("Making the issue of run {} waits", id.value(), e);
-            hindrance.isFound(Optional.of(id), e);
-            release(id, lease.now().plus(Hindrance.PAUSE));
+            if (outcome != WorkIsolation.Outcome.DONE) {
+                giveBack.now(id);
+            }
+        } catch (RuntimeException e) {
+            giveBack.afterFault(id, e);
         }
-    }
-
-    /** For another attempt, by this server or another; nothing to give back where it has been moved on. */
-    private void release(RunId id, Instant notBefore) {
-        database.doInTransaction(tx -> runs.release(tx, id, lease.owner(), notBefore));
     }
 
     private void make(RunId id, Runnable meanwhile) {
@@ -152,6 +149,7 @@ class MakeIssue {
         if (stale.isPresent()) {
             sealIssue.notMade(job, RunOutcome.SKIPPED, stale.get());
         } else if (!isMade(job, meanwhile)) {
+            giveBack.now(id);
             return;
         }
         hindrance.isGone(Optional.of(id));

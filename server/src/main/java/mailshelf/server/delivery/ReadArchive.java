@@ -1,5 +1,6 @@
 package mailshelf.server.delivery;
 
+import java.util.List;
 import mailshelf.core.Problem;
 import mailshelf.core.delivery.RunId;
 import mailshelf.server.HouseSettings;
@@ -42,9 +43,11 @@ public class ReadArchive {
     String ownVolume(Issue issue) {
         Volume own = Volume.of(
                 issue.subscription(), issue.run(), issue.number(), issue.revision(), issue.dueAt(), settings.server());
-        return database.inTransaction(tx -> issues.volumes(tx, issue.run())).stream()
+        List<String> volumes = database.inTransaction(tx -> issues.volumes(tx, issue.run()));
+        return volumes.stream()
                 .filter(volume -> Volume.isWrittenBy(volume, settings.server()))
                 .findFirst()
+                .or(() -> volumes.stream().findFirst().map(own::beside))
                 .orElse(own.path());
     }
 }

@@ -64,8 +64,13 @@ class SealIssue {
 
     /** Where the parts of an issue are put while it is made. */
     IssueVolume volume(Commission job) {
-        Volume volume =
-                Volume.of(job.run().subscription(), job.run().id(), job.number(), 1, job.now(), settings.server());
+        Volume volume = Volume.of(
+                job.run().subscription(),
+                job.run().id(),
+                job.number(),
+                1,
+                job.run().dueAt(),
+                settings.server());
         return new IssueVolume(archive, volume, job.now());
     }
 

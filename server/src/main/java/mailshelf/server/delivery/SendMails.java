@@ -193,7 +193,9 @@ class SendMails {
             return held;
         });
         if (!mine) {
-            return; // this server was taken for dead meanwhile, and another goes on with it
+            // this server was taken for dead meanwhile: another has it, or takes it now
+            giveBack(List.of(delivery), delivery.nextTry());
+            return;
         }
         Answer answer = mailServer.send(mail, delivery.address());
         faultPoint.behind(Arrow.HANDED_OVER);

@@ -66,6 +66,10 @@ class SendNotices {
     }
 
     private void send(NoticeId id) {
+        if (!database.inTransaction(tx -> notices.isHeld(tx, id, lease.owner()))) {
+            database.doInTransaction(tx -> notices.letGo(tx, id, lease.owner()));
+            return;
+        }
         NoticeStore.Notice notice =
                 database.inTransaction(tx -> notices.find(tx, id)).orElseThrow();
         Person to =

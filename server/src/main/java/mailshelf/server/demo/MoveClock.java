@@ -1,11 +1,13 @@
 package mailshelf.server.demo;
 
 import jakarta.annotation.PreDestroy;
+import java.time.Duration;
 import java.time.Instant;
 import java.util.Optional;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.RejectedExecutionException;
+import java.util.concurrent.TimeUnit;
 import java.util.stream.Stream;
 import mailshelf.core.Problem;
 import mailshelf.server.clock.BusinessClock;
@@ -24,6 +26,8 @@ import org.springframework.stereotype.Component;
 @Profile("demo")
 class MoveClock {
     private static final Logger LOG = LoggerFactory.getLogger(MoveClock.class);
+
+    private static final Duration LAST_STEP = Duration.ofSeconds(7);
 
     private final BusinessClock clock;
     private final DeliveryLoop loop;
@@ -72,7 +76,7 @@ class MoveClock {
     /** Moves in the caller's thread. */
     void move(Instant to) {
         loop.drain();
-        while (clock.instant().isBefore(to)) {
+        while (clock.instant().isBefore(to) && !mover.isShutdown()) {
             Instant now = clock.instant();
             // loads first: one that another thread ends between the two is then seen by the runs that wait for it
             Instant stop = Stream.of(loads.next(), loop.nextDue(), dayLoads.next(), Optional.of(to))
@@ -89,7 +93,15 @@ class MoveClock {
 
     @PreDestroy
     void stop() {
-        mover.shutdownNow();
+        // no interrupt: it would close the database's file
+        mover.shutdown();
+        try {
+            if (!mover.awaitTermination(LAST_STEP.toMillis(), TimeUnit.MILLISECONDS)) {
+                LOG.warn("The clock is still being moved");
+            }
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
         clock.leave();
     }
 }

@@ -77,7 +77,7 @@ public class ProblemAnswers {
         return ResponseEntity.status(status).body(document(status, problem, locale));
     }
 
-    private static HttpStatus status(Problem.Kind kind) {
+    static HttpStatus status(Problem.Kind kind) {
         return switch (kind) {
             case INVALID -> HttpStatus.UNPROCESSABLE_CONTENT;
             case NOT_SIGNED_IN -> HttpStatus.UNAUTHORIZED;
@@ -86,6 +86,8 @@ public class ProblemAnswers {
             case CONFLICT -> HttpStatus.CONFLICT;
             case STALE -> HttpStatus.PRECONDITION_FAILED;
             case TOO_MANY -> HttpStatus.TOO_MANY_REQUESTS;
+            case TOO_LARGE -> HttpStatus.CONTENT_TOO_LARGE;
+            case UNAVAILABLE -> HttpStatus.SERVICE_UNAVAILABLE;
         };
     }
 }

@@ -17,14 +17,14 @@ import org.slf4j.LoggerFactory;
 import org.springframework.context.SmartLifecycle;
 import org.springframework.stereotype.Component;
 
-/** This server's name in leases, and the beat that keeps them, by the machine's clock. Runs before the loop claims. */
+/** This server's name in leases, and the beat that keeps them. Runs before the loop claims. */
 @Component
 public class LeaseKeeper implements SmartLifecycle {
     private static final Logger LOG = LoggerFactory.getLogger(LeaseKeeper.class);
     private static final Duration BEAT = Duration.ofSeconds(5);
 
-    /** Who has missed six beats is taken for dead. */
-    private static final Duration ALIVE = Duration.ofSeconds(30);
+    /** A beat under way when the server ends is let finish: an interrupt would close the database's file. */
+    private static final Duration LAST_BEAT = Duration.ofSeconds(5);
 
     private final InstantSource machineClock;
     private final Database database;
@@ -58,7 +58,7 @@ public class LeaseKeeper implements SmartLifecycle {
 
     /** With what this server claims at this moment. */
     public Lease lease() {
-        return new Lease(owner, now().minus(ALIVE));
+        return new Lease(owner);
     }
 
     /** Gives back all that this server has claimed. */
@@ -69,23 +69,32 @@ public class LeaseKeeper implements SmartLifecycle {
     /** Written through to the disk, and with it all before: the database writes over what is older (decision 8). */
     private void beat() {
         try {
-            database.doInTransaction(tx -> workers.beat(tx, owner, now()));
+            database.doInTransaction(tx -> workers.beat(tx, owner));
             durable.await();
-        } catch (RuntimeException e) {
-            LOG.warn("The beat of this server could not be written; others take over what it holds after {}", ALIVE, e);
+        } catch (OutOfMemoryError e) {
+            throw e; // the process ends
+        } catch (RuntimeException | Error e) {
+            LOG.warn("The beat of this server could not be written; others take over what it holds in a while", e);
         }
     }
 
     @Override
     public void start() {
-        database.doInTransaction(tx -> workers.begin(tx, owner, server, now()));
+        database.doInTransaction(tx -> workers.begin(tx, owner, server));
         beats = Executors.newSingleThreadScheduledExecutor();
         beats.scheduleAtFixedRate(this::beat, BEAT.toMillis(), BEAT.toMillis(), TimeUnit.MILLISECONDS);
     }
 
     @Override
     public void stop() {
-        beats.shutdownNow();
+        beats.shutdown();
+        try {
+            if (!beats.awaitTermination(LAST_BEAT.toMillis(), TimeUnit.MILLISECONDS)) {
+                LOG.warn("The last beat of this server is still being written");
+            }
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
         beats = null;
         database.doInTransaction(tx -> workers.end(tx, owner));
     }

@@ -7,9 +7,9 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
-import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import mailshelf.core.Problem;
+import mailshelf.core.audience.MailAddress;
 import mailshelf.core.audit.Act;
 import mailshelf.core.audit.Thing;
 import mailshelf.core.rights.Group;
@@ -38,9 +38,6 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api/v1")
 class PeopleController {
-    /** One at sign with something around it, nothing that could end a header line; the mail server decides the rest. */
-    private static final Pattern ADDRESS = Pattern.compile("[^\\s@<>,;\"]{1,64}@[^\\s@<>,;\"]{1,189}");
-
     private final Gate gate;
     private final Database database;
     private final PersonStore people;
@@ -90,7 +87,7 @@ class PeopleController {
     PersonView post(Person who, @RequestBody NewPerson wish) {
         gate.requireAdministrator(who);
         List<Problem.Fault> faults = new ArrayList<>(faultsOfName(wish.name()));
-        if (!ADDRESS.matcher(wish.address()).matches()) {
+        if (!MailAddress.isOne(wish.address())) {
             faults.add(new Problem.Fault("address", "one mail address, such as ida@brinewater.example"));
         }
         require(faults);

@@ -44,7 +44,7 @@ public class SignedIn implements HandlerMethodArgumentResolver {
     }
 
     /** The person of this request's session, if there is one who may still come in. */
-    Optional<Person> current() {
+    public Optional<Person> current() {
         Authentication authentication = SecurityContextHolder.getContext().getAuthentication();
         if (authentication == null || !(authentication.getPrincipal() instanceof PersonId id)) {
             return Optional.empty();

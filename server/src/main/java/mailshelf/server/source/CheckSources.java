@@ -7,9 +7,6 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-import java.util.concurrent.Executors;
-import java.util.concurrent.ScheduledExecutorService;
-import java.util.concurrent.TimeUnit;
 import mailshelf.core.Problem;
 import mailshelf.core.data.SourceId;
 import mailshelf.core.rights.Person;
@@ -18,10 +15,13 @@ import mailshelf.core.subscription.Subscription;
 import mailshelf.core.wording.Words;
 import mailshelf.core.work.WorkKind;
 import mailshelf.server.HouseSettings;
+import mailshelf.server.clock.Alarm;
 import mailshelf.server.clock.BusinessClock;
 import mailshelf.server.http.Languages;
 import mailshelf.server.library.Definitions;
 import mailshelf.server.notice.Notices;
+import mailshelf.server.work.Loop;
+import mailshelf.server.work.LoopHealth;
 import mailshelf.server.work.WorkIsolation;
 import mailshelf.store.Database;
 import mailshelf.store.Tx;
@@ -34,8 +34,6 @@ import mailshelf.store.source.SourceRoots;
 import mailshelf.store.source.SourceStore;
 import mailshelf.store.source.WatchedFolder;
 import mailshelf.store.subscription.SubscriptionStore;
-import org.slf4j.Logger;
-import org.slf4j.LoggerFactory;
 import org.springframework.context.SmartLifecycle;
 import org.springframework.stereotype.Component;
 
@@ -45,7 +43,6 @@ import org.springframework.stereotype.Component;
  */
 @Component
 class CheckSources implements SmartLifecycle {
-    private static final Logger LOG = LoggerFactory.getLogger(CheckSources.class);
     private final Words house = Words.in(Locale.ENGLISH);
     private static final Duration LOOK = Duration.ofSeconds(5);
     private static final Duration EVERY = Duration.ofMinutes(15);
@@ -63,7 +60,7 @@ class CheckSources implements SmartLifecycle {
     private final InstantSource machineClock;
     private final WorkIsolation isolation;
     private final SourceRoots roots;
-    private volatile ScheduledExecutorService looks;
+    private final Loop loop;
 
     CheckSources(
             Database database,
@@ -78,7 +75,9 @@ class CheckSources implements SmartLifecycle {
             BusinessClock clock,
             InstantSource machineClock,
             WorkIsolation isolation,
-            SourceRoots roots) {
+            SourceRoots roots,
+            LoopHealth health) {
+        this.loop = health.watch(new Loop("check-sources", new Alarm(), this::look));
         this.database = database;
         this.sources = sources;
         this.dataSets = dataSets;
@@ -102,22 +101,18 @@ class CheckSources implements SmartLifecycle {
         }
     }
 
-    private void look() {
-        try {
-            Instant now = clock.instant();
-            Instant since = now.minus(EVERY);
-            for (SourceId id : database.inTransaction(tx -> sources.unchecked(tx, since, machineClock.instant()))) {
-                isolation.attempt(WorkKind.CHECK_SOURCE, id, () -> {
-                    if (database.inTransaction(tx -> sources.claimCheck(tx, id, since, now))) {
-                        check(database.inTransaction(tx -> sources.find(tx, id)).orElseThrow());
-                    }
-                });
-            }
-        } catch (RuntimeException | StackOverflowError | LinkageError e) {
-            if (isRunning()) {
-                LOG.error("Sources could not be looked after; it goes on", e);
-            }
+    private Duration look() {
+        Instant now = clock.instant();
+        Instant since = now.minus(EVERY);
+        for (SourceId id : database.inTransaction(tx -> sources.unchecked(tx, since, machineClock.instant()))) {
+            loop.isAlive();
+            isolation.attempt(WorkKind.CHECK_SOURCE, id, () -> {
+                if (database.inTransaction(tx -> sources.claimCheck(tx, id, since, now))) {
+                    check(database.inTransaction(tx -> sources.find(tx, id)).orElseThrow());
+                }
+            });
         }
+        return LOOK;
     }
 
     private void check(Source source) {
@@ -189,23 +184,16 @@ class CheckSources implements SmartLifecycle {
 
     @Override
     public void start() {
-        looks = Executors.newSingleThreadScheduledExecutor(look -> {
-            Thread thread = new Thread(look, "check-sources");
-            thread.setDaemon(true);
-            return thread;
-        });
-        looks.scheduleWithFixedDelay(this::look, LOOK.toMillis(), LOOK.toMillis(), TimeUnit.MILLISECONDS);
+        loop.start();
     }
 
-    /** A look under way is left alone: an interrupt could close the file of the database under it. */
     @Override
     public void stop() {
-        looks.shutdown();
-        looks = null;
+        loop.end();
     }
 
     @Override
     public boolean isRunning() {
-        return looks != null;
+        return loop.isRunning();
     }
 }

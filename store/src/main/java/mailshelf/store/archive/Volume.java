@@ -34,6 +34,11 @@ public record Volume(String folder, String issue, RunId run, int server) {
         return folder + "/" + issue + "-" + server + ".tar";
     }
 
+    /** The same file in the folder of another of its issue. */
+    public String beside(String other) {
+        return other.substring(0, other.lastIndexOf('/') + 1) + path().substring(folder.length() + 1);
+    }
+
     /** Whether a file of this name, in the same folder, was written in an attempt at the same run's issue. */
     boolean isOfSameRun(String fileName) {
         return fileName.matches(".*\\." + run.value() + "-\\d+\\.tar");

@@ -46,7 +46,7 @@ public final class DueLoads {
                         "UPDATE data_set SET lease_owner = ? WHERE id = ? AND " + Lease.FREE,
                         lease.owner(),
                         id,
-                        lease.aliveSince())
+                        lease.owner())
                 == 1;
     }
 

@@ -82,7 +82,7 @@ public final class LoadFiles {
                         new InputStreamReader(new DigestInputStream(in, read), StandardCharsets.UTF_8))) {
             CsvTable.read(reader, CsvForm.PLAIN, dataSet.columns(), rows);
         } catch (NoSuchFileException e) {
-            throw Problem.invalid("data.load-missing", dataSet.name(), load.no());
+            throw Problem.invalid("data.load-missing", dataSet.name(), Integer.toString(load.no()));
         } catch (Problem e) {
             throw damaged(dataSet, load); // rows that could be written can be read
         } catch (IOException e) {
@@ -95,7 +95,7 @@ public final class LoadFiles {
     }
 
     private static Problem damaged(DataSet dataSet, Load load) {
-        return Problem.invalid("data.load-damaged", dataSet.name(), load.no());
+        return Problem.invalid("data.load-damaged", dataSet.name(), Integer.toString(load.no()));
     }
 
     /**

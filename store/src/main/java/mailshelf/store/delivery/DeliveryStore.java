@@ -106,7 +106,7 @@ public final class DeliveryStore {
                         + " AND " + Lease.FREE,
                 free.stream()
                         .map(delivery ->
-                                new Object[] {lease.owner(), delivery.id(), delivery.attempts(), lease.aliveSince()})
+                                new Object[] {lease.owner(), delivery.id(), delivery.attempts(), lease.owner()})
                         .toList());
         return IntStream.range(0, mine.length)
                 .filter(i -> mine[i] == 1)
@@ -116,13 +116,13 @@ public final class DeliveryStore {
 
     private static List<Delivery> due(
             Tx tx, DeliveryState state, Lease lease, Instant now, Instant machineNow, int most) {
-        return tx.list(DUE, DeliveryStore::delivery, state, now, lease.aliveSince(), machineNow, most);
+        return tx.list(DUE, DeliveryStore::delivery, state, now, lease.owner(), machineNow, most);
     }
 
-    /** Whether it is still this worker's, and this try the newest. */
+    /** Whether it is still this worker's, who is taken for alive, and this try the newest. */
     public boolean isHeld(Tx tx, Delivery delivery, String owner) {
         return tx.count(
-                        "SELECT COUNT(*) AS n FROM delivery WHERE id = ? AND attempts = ? AND lease_owner = ?",
+                        "SELECT COUNT(*) AS n FROM delivery WHERE id = ? AND attempts = ? AND " + Lease.HELD,
                         delivery.id(),
                         delivery.attempts(),
                         owner)

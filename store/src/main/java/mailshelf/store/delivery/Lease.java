@@ -1,15 +1,25 @@
 package mailshelf.store.delivery;
 
-import java.time.Instant;
-
 /**
- * With what a worker claims.
+ * With what a worker claims. Which workers are alive is judged by the database's clock alone, the one that they share.
  *
  * @param owner the worker's own name
- * @param aliveSince who has not been heard of since then, by the machine's clock, holds nothing any more
  */
-public record Lease(String owner, Instant aliveSince) {
-    /** Condition on a table with a column lease_owner; takes {@link #aliveSince} as its one value. */
-    public static final String FREE =
-            "(lease_owner IS NULL OR lease_owner NOT IN (SELECT owner FROM worker WHERE beat_at >= ?))";
+public record Lease(String owner) {
+    /** A worker that was heard of within this time; six beats are missed before it is taken for dead. */
+    private static final String ALIVE = "beat_at >= CURRENT_TIMESTAMP - INTERVAL '30' SECOND";
+
+    /**
+     * Condition on a table with a column lease_owner; takes {@link #owner} as its one value. What a worker holds itself is
+     * never free to it, however late its beat: it may still be at it.
+     */
+    public static final String FREE = "(lease_owner IS NULL OR (lease_owner <> ? AND lease_owner NOT IN "
+            + "(SELECT owner FROM worker WHERE " + ALIVE + ")))";
+
+    /**
+     * Condition on such a table that a worker, its one value, still holds a row: not where it has not been heard of for so
+     * long, as after its machine was suspended, that another may have taken it over.
+     */
+    public static final String HELD =
+            "lease_owner = ? AND lease_owner IN (SELECT owner FROM worker WHERE " + ALIVE + ")";
 }

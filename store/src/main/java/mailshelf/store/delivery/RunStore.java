@@ -238,7 +238,7 @@ public final class RunStore {
                 row -> new RunId(row.number("id")),
                 now,
                 now,
-                lease.aliveSince(),
+                lease.owner(),
                 most);
         List<RunId> claimed = new ArrayList<>();
         for (RunId id : free) {
@@ -249,7 +249,7 @@ public final class RunStore {
                     id,
                     now,
                     now,
-                    lease.aliveSince());
+                    lease.owner());
             if (mine == 1) {
                 claimed.add(id);
             }

@@ -55,7 +55,7 @@ public final class NoticeStore {
                         + "ORDER BY id FETCH FIRST ? ROWS ONLY",
                 row -> new NoticeId(row.number("id")),
                 now,
-                lease.aliveSince(),
+                lease.owner(),
                 machineNow,
                 most);
         return due.stream()
@@ -63,9 +63,14 @@ public final class NoticeStore {
                                 "UPDATE notice SET lease_owner = ? WHERE id = ? AND " + Lease.FREE,
                                 lease.owner(),
                                 id,
-                                lease.aliveSince())
+                                lease.owner())
                         == 1)
                 .toList();
+    }
+
+    /** Whether it is still this worker's, who is taken for alive. */
+    public boolean isHeld(Tx tx, NoticeId id, String owner) {
+        return tx.count("SELECT COUNT(*) AS n FROM notice WHERE id = ? AND " + Lease.HELD, id, owner) == 1;
     }
 
     /** Gives one back: it may be claimed again. */

@@ -3,7 +3,6 @@ package mailshelf.store.delivery;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Path;
-import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
@@ -31,8 +30,6 @@ import org.junit.jupiter.api.io.TempDir;
 /** Two workers over the same tables: who has the lease has the say, and nothing is done twice. */
 class ClaimTest {
     private static final Instant NOW = OneSubscription.NOW;
-    private static final Duration ALIVE = Duration.ofSeconds(30);
-    private static final Instant AFTER_ITS_END = NOW.plusSeconds(31);
 
     @TempDir
     private Path folder;
@@ -50,8 +47,8 @@ class ClaimTest {
         house = database.inTransaction(OneSubscription::kept);
         run = database.inTransaction(this::book);
         database.doInTransaction(tx -> {
-            workers.begin(tx, "one", 1, NOW);
-            workers.begin(tx, "two", 2, AFTER_ITS_END);
+            workers.begin(tx, "one", 1);
+            workers.begin(tx, "two", 2);
         });
     }
 
@@ -69,9 +66,11 @@ class ClaimTest {
 
     @Test
     void a_run_is_worked_on_by_one_at_a_time_and_taken_over_when_that_one_is_not_heard_of() {
-        List<Run> first = claim("one", NOW);
-        List<Run> meanwhile = claim("two", NOW.plusSeconds(29));
-        List<Run> later = claim("two", AFTER_ITS_END);
+        List<Run> first = claim("one");
+        lastBeat("one", 29);
+        List<Run> meanwhile = claim("two");
+        lastBeat("one", 31);
+        List<Run> later = claim("two");
 
         assertThat(first).hasSize(1);
         assertThat(meanwhile).isEmpty();
@@ -81,20 +80,45 @@ class ClaimTest {
 
     @Test
     void a_worker_that_is_heard_of_keeps_what_it_holds_and_a_new_life_of_its_server_frees_it() {
-        claim("one", NOW);
-        database.doInTransaction(tx -> workers.beat(tx, "one", AFTER_ITS_END));
-        List<Run> alive = claim("two", AFTER_ITS_END);
-        database.doInTransaction(tx -> workers.begin(tx, "one again", 1, AFTER_ITS_END));
-        List<Run> freed = claim("one again", AFTER_ITS_END);
+        claim("one");
+        lastBeat("one", 31);
+        database.doInTransaction(tx -> workers.beat(tx, "one"));
+        List<Run> alive = claim("two");
+        database.doInTransaction(tx -> workers.begin(tx, "one again", 1));
+        List<Run> freed = claim("one again");
 
         assertThat(alive).isEmpty();
         assertThat(freed).hasSize(1);
     }
 
     @Test
+    void what_a_worker_holds_itself_is_not_free_to_it_however_late_its_beat() {
+        claim("one");
+        lastBeat("one", 31);
+
+        assertThat(claim("one")).isEmpty();
+    }
+
+    @Test
+    void after_a_suspension_a_worker_asks_before_it_sends() {
+        deliver();
+        Delivery mail = claimDelivery("one").get(0);
+        assertThat(isHeld(mail)).isTrue();
+
+        lastBeat("one", 31);
+
+        assertThat(isHeld(mail)).as("another may have taken it over").isFalse();
+    }
+
+    private boolean isHeld(Delivery mail) {
+        return database.inTransaction(tx -> deliveries.isHeld(tx, mail, "one"));
+    }
+
+    @Test
     void a_worker_that_lost_its_lease_cannot_overwrite_its_successor() {
-        Run slow = claim("one", NOW).get(0);
-        Run successor = claim("two", AFTER_ITS_END).get(0);
+        Run slow = claim("one").get(0);
+        lastBeat("one", 31);
+        Run successor = claim("two").get(0);
 
         assertThat(move(slow, "one")).isFalse();
         assertThat(move(successor, "two")).isTrue();
@@ -103,10 +127,11 @@ class ClaimTest {
     @Test
     void a_delivery_is_handed_out_once_and_a_try_without_an_answer_is_known_after_a_crash() {
         deliver();
-        Delivery first = claimDelivery("one", NOW).get(0);
-        assertThat(claimDelivery("two", NOW)).isEmpty();
+        Delivery first = claimDelivery("one").get(0);
+        assertThat(claimDelivery("two")).isEmpty();
 
-        Delivery again = claimDelivery("two", AFTER_ITS_END).get(0);
+        lastBeat("one", 31);
+        Delivery again = claimDelivery("two").get(0);
 
         boolean missing = database.inTransaction(tx -> deliveries.lastAnswerIsMissing(tx, again));
         assertThat(missing).isTrue();
@@ -117,8 +142,15 @@ class ClaimTest {
         assertThat(kept.state()).isEqualTo(DeliveryState.ACCEPTED);
     }
 
-    private List<Run> claim(String owner, Instant at) {
-        return database.inTransaction(tx -> runs.claimDue(tx, new Lease(owner, at.minus(ALIVE)), at, 10).stream()
+    private void lastBeat(String owner, int secondsAgo) {
+        database.doInTransaction(tx -> tx.update(
+                "UPDATE worker SET beat_at = DATEADD(SECOND, ?, CURRENT_TIMESTAMP) WHERE owner = ?",
+                -secondsAgo,
+                owner));
+    }
+
+    private List<Run> claim(String owner) {
+        return database.inTransaction(tx -> runs.claimDue(tx, new Lease(owner), NOW, 10).stream()
                 .map(id -> runs.find(tx, id).orElseThrow())
                 .toList());
     }
@@ -128,8 +160,8 @@ class ClaimTest {
                 tx -> runs.move(tx, claimed, owner, RunState.CLOSED, RunOutcome.SKIPPED, "No rows.", NOW));
     }
 
-    private List<Delivery> claimDelivery(String owner, Instant at) {
-        return database.inTransaction(tx -> deliveries.claim(tx, new Lease(owner, at.minus(ALIVE)), NOW, NOW, 10));
+    private List<Delivery> claimDelivery(String owner) {
+        return database.inTransaction(tx -> deliveries.claim(tx, new Lease(owner), NOW, NOW, 10));
     }
 
     private boolean answer(Delivery delivery, String owner) {

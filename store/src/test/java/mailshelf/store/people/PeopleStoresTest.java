@@ -153,7 +153,7 @@ class PeopleStoresTest {
     @Test
     void a_notice_is_taken_by_one_worker_and_its_text_goes_when_it_is_done() {
         database.doInTransaction(tx -> {
-            new WorkerStore().begin(tx, "one", 1, NOW);
+            new WorkerStore().begin(tx, "one", 1);
             notices.insert(tx, Someone.kept(tx, "Ida").id(), "Paused", "because of a link", NOW);
         });
 
@@ -176,9 +176,8 @@ class PeopleStoresTest {
     }
 
     private List<NoticeStore.Notice> claimNotices(String owner, Instant now) {
-        return database.inTransaction(tx ->
-                notices.claim(tx, new Lease(owner, NOW.minusSeconds(30)), now, NOW, 10).stream()
-                        .map(id -> notices.find(tx, id).orElseThrow())
-                        .toList());
+        return database.inTransaction(tx -> notices.claim(tx, new Lease(owner), now, NOW, 10).stream()
+                .map(id -> notices.find(tx, id).orElseThrow())
+                .toList());
     }
 }

@@ -14,6 +14,7 @@ import java.util.Iterator;
 import java.util.List;
 import java.util.Optional;
 import mailshelf.core.Problem;
+import mailshelf.core.data.BadValue;
 import mailshelf.core.data.Column;
 import mailshelf.core.data.Table;
 import mailshelf.core.data.TableBuilder;
@@ -106,12 +107,7 @@ public final class CsvTable {
         }
         bad = bad < 0 ? into.add(plain) : bad;
         if (bad >= 0) {
-            Column column = columns.get(bad);
-            String type = column.type().name().toLowerCase(java.util.Locale.ROOT);
-            faults.add(new Problem.Fault(
-                    "line " + csv.getStartingLineNumber() + ", " + column.name(),
-                    "line " + csv.getStartingLineNumber() + ", column " + column.name() + ": \"" + raw.get(bad)
-                            + "\" is not a " + type));
+            faults.add(BadValue.fault("line " + csv.getStartingLineNumber(), columns.get(bad), raw.get(bad)));
         }
     }
 }

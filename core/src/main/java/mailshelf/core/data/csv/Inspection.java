@@ -33,6 +33,9 @@ public record Inspection(CsvForm form, List<Found> columns, long rows, List<List
     private static final List<Character> SEPARATORS = List.of(',', ';', '\t', '|');
     private static final int MOST_DIGITS = 18;
 
+    /** More tell nothing new about the types of columns. */
+    private static final int LOOKED_AT = 20_000;
+
     /** As many as are shown before anything is kept. */
     private static final int SHOWN = 50;
 
@@ -61,9 +64,11 @@ public record Inspection(CsvForm form, List<Found> columns, long rows, List<List
      * @param head the beginning of a file
      * @param isWhole whether it is all of it; otherwise its last line may be cut and is not looked at
      * @param zone whose clocks times are taken to be of
-     * @throws Problem {@code data.no-header}, {@code data.bad-names} with each name at fault, {@code data.not-csv}
+     * @throws Problem {@code data.no-header}, {@code data.too-many-columns}, {@code data.bad-names}
+     *     with each name at fault, {@code data.not-csv}
      */
     public static Inspection of(String head, boolean isWhole, ZoneId zone) {
+        requireFewColumns(head);
         char separator = SEPARATORS.stream()
                 .max(Comparator.comparingLong(each -> evidence(head, each)))
                 .orElseThrow();
@@ -76,7 +81,7 @@ public record Inspection(CsvForm form, List<Found> columns, long rows, List<List
         }
         List<String> names = records.get(0);
         requireNames(names);
-        List<List<String>> rows = records.subList(1, records.size());
+        List<List<String>> rows = records.subList(1, Math.min(records.size(), LOOKED_AT + 1));
         DecimalMark mark = decimalMark(rows, separator);
         List<Found> columns = IntStream.range(0, names.size())
                 .mapToObj(i -> found(names.get(i), rows, i, mark, zone))
@@ -171,6 +176,17 @@ public record Inspection(CsvForm form, List<Found> columns, long rows, List<List
                     .toList();
         } catch (CsvParseException | java.io.IOException e) {
             throw Problem.invalid("data.not-csv", e.getMessage());
+        }
+    }
+
+    /** By the separators in the first line, before anything is taken apart: some of it costs columns times rows. */
+    private static void requireFewColumns(String head) {
+        String first = head.lines().findFirst().orElse("");
+        for (char separator : SEPARATORS) {
+            long columns = first.chars().filter(c -> c == separator).count() + 1;
+            if (columns > Column.MOST_IN_A_ROW) {
+                throw Problem.invalid("data.too-many-columns", columns, Column.MOST_IN_A_ROW);
+            }
         }
     }
 
