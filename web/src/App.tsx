@@ -13,12 +13,15 @@ import { Frame } from "./kit/Frame";
 import { Loaded } from "./kit/Loaded";
 import { NotHere } from "./kit/NotHere";
 import { mindsHouse, useSession } from "./kit/useSession";
+import { useTabOf } from "./kit/useTabOf";
 import { LibraryPage } from "./library/LibraryPage";
 import { MailRoomPage } from "./mailroom/MailRoomPage";
 import { NamedPage } from "./named/NamedPage";
 import { ReaderPage } from "./reader/ReaderPage";
 import { ShelfPage } from "./shelf/ShelfPage";
 import { AccountPage } from "./signin/AccountPage";
+import { AddressChangePage } from "./signin/AddressChangePage";
+import { ForgottenPage } from "./signin/ForgottenPage";
 import { InvitationPage } from "./signin/InvitationPage";
 import { SignInPage } from "./signin/SignInPage";
 import { SubscriptionPage } from "./subscriptions/SubscriptionPage";
@@ -38,11 +41,15 @@ const writing = (
 export function App() {
   const session = useSession();
   const location = useLocation();
+  const isOthers = useTabOf(session.data?.me ?? null);
+  if (isOthers) return null;
   return (
     <Loaded query={session}>
       {({ me, demo }) => (
         <Routes>
           <Route path="/invitations/:token" element={<InvitationPage />} />
+          <Route path="/forgotten-password" element={<ForgottenPage />} />
+          <Route path="/address-changes/:token" element={<AddressChangePage />} />
           <Route path="/sign-in" element={<SignInPage demo={demo} signedIn={me !== null} />} />
           {me ? (
             <Route element={<Frame me={me} demo={demo} />}>

@@ -21,6 +21,11 @@ const queries = new QueryClient({
   },
 });
 
+// a page that the browser kept aside may be of somebody who has signed out since
+window.addEventListener("pageshow", (event) => {
+  if (event.persisted) window.location.reload();
+});
+
 startTheme();
 printByDaylight();
 const root = document.getElementById("root");

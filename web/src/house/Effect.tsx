@@ -1,22 +1,22 @@
-import { type Api } from "../api/client";
-import { useRead } from "../api/use";
+import { useQuery } from "@tanstack/react-query";
+import { call, type Api } from "../api/client";
 import { Loaded } from "../kit/Loaded";
 import { words } from "../words";
-import { type Verb } from "./verbs";
 
 interface Props {
+  /** Where it is asked. */
   path: string;
-  /** Null takes the folder's own word away. */
-  verbs: Verb[] | null;
+  /** Sent where the change does not stand in the path. */
+  body?: unknown;
 }
 
-/** What a change would do, told before it is made. */
-export function Effect({ path, verbs }: Props) {
-  const wish = new URLSearchParams([
-    ["own", `${verbs !== null}`],
-    ...(verbs ?? []).map((verb) => ["verbs", verb]),
-  ]);
-  const effect = useRead<Api["Effect"]>(`${path}/effect?${wish.toString()}`);
+/** What a change of rights would do, told before it is made. */
+export function Effect({ path, body }: Props) {
+  const effect = useQuery({
+    queryKey: [path, body],
+    queryFn: ({ signal }) =>
+      call<Api["Effect"]>(path, body === undefined ? { signal } : { method: "POST", body, signal }),
+  });
   return (
     <div role="status" className="border-primary my-2 border-l-2 pl-3">
       <Loaded query={effect}>{(would) => <Lines would={would} />}</Loaded>

@@ -44,6 +44,13 @@ const verbsOf = ({ reach, beside }: Wish): Verb[] | null => {
 const toggled = (beside: Beside[], verb: Beside, on: boolean): Beside[] =>
   BESIDE.filter((each) => (each === verb ? on : beside.includes(each)));
 
+/** Null takes the folder's own word away. */
+const wishOf = (verbs: Verb[] | null) =>
+  new URLSearchParams([
+    ["own", `${verbs !== null}`],
+    ...(verbs ?? []).map((verb) => ["verbs", verb]),
+  ]).toString();
+
 /** What somebody may do in a folder; it takes effect at once, everywhere. */
 export function GrantSheet({ folder, subject, own, close }: Props) {
   const { name, path, otherwise } = subject;
@@ -90,7 +97,7 @@ export function GrantSheet({ folder, subject, own, close }: Props) {
       </div>
       <div className="text-sm">
         <p className="font-semibold">{words.house.effectTitle}</p>
-        {!same && <Effect path={path} verbs={wished} />}
+        {!same && <Effect path={`${path}/effect?${wishOf(wished)}`} />}
         <p>{words.house.effect}</p>
         <p className="text-quiet">{words.house.stays}</p>
       </div>

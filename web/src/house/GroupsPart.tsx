@@ -4,7 +4,9 @@ import { useChange, useRead } from "../api/use";
 import { Fault } from "../kit/Fault";
 import { Field, Tick } from "../kit/Field";
 import { Loaded } from "../kit/Loaded";
+import { useNotice } from "../kit/Notices";
 import { words } from "../words";
+import { Effect } from "./Effect";
 import { Minded } from "./Minded";
 
 type Group = Api["GroupView"];
@@ -28,10 +30,18 @@ export function GroupsPart() {
   );
 }
 
+const same = (a: number[], b: number[]) => a.length === b.length && a.every((id) => b.includes(id));
+
+/** Ticks are gathered, and saved together when it has been seen what they do. */
 function Members({ group, people }: { group: Group; people: Person[] }) {
-  const change = useChange((members: number[]) =>
-    call(`groups/${group.id}/members`, { method: "PUT", body: { people: members } }),
+  const [members, setMembers] = useState<number[] | null>(null);
+  const say = useNotice();
+  const change = useChange((wish: number[]) =>
+    call(`groups/${group.id}/members`, { method: "PUT", body: { people: wish } }),
   );
+  const shown = members ?? group.members;
+  const isChanged = !same(shown, group.members);
+  const before = group.members;
   return (
     <section aria-label={group.name} className="border-base-300 border-b py-4">
       <h2 className="text-lg">
@@ -40,7 +50,6 @@ function Members({ group, people }: { group: Group; people: Person[] }) {
           {words.groups.members(group.members.length)}
         </span>
       </h2>
-      <Fault error={change.error} />
       <div className="grid grid-cols-[repeat(auto-fill,minmax(12rem,1fr))] gap-x-6 gap-y-1 pt-2">
         {people
           .filter((person) => person.active)
@@ -48,16 +57,39 @@ function Members({ group, people }: { group: Group; people: Person[] }) {
             <Tick
               key={person.id}
               label={person.name}
-              checked={group.members.includes(person.id)}
+              checked={shown.includes(person.id)}
               disabled={change.isPending}
-              change={(on) =>
-                change.mutate(
-                  on ? [...group.members, person.id] : group.members.filter((id) => id !== person.id),
-                )
-              }
+              change={(on) => setMembers(on ? [...shown, person.id] : shown.filter((id) => id !== person.id))}
             />
           ))}
       </div>
+      <Fault error={change.error} />
+      {isChanged && (
+        <div className="pt-3 text-sm">
+          <p className="font-semibold">{words.house.effectTitle}</p>
+          <Effect path={`groups/${group.id}/members/effect`} body={{ people: shown }} />
+          <p className="flex gap-4 pt-2">
+            <button
+              type="button"
+              className="act"
+              disabled={change.isPending}
+              onClick={() =>
+                change.mutate(shown, {
+                  onSuccess: () => {
+                    setMembers(null);
+                    say({ text: words.groups.changed(group.name), undo: () => change.mutate(before) });
+                  },
+                })
+              }
+            >
+              {words.saveChanges}
+            </button>
+            <button type="button" className="choose" onClick={() => setMembers(null)}>
+              {words.leaveIt}
+            </button>
+          </p>
+        </div>
+      )}
     </section>
   );
 }

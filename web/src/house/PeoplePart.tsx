@@ -2,97 +2,80 @@ import { useState } from "react";
 import { call, type Api } from "../api/client";
 import { useChange, useRead } from "../api/use";
 import { Fault } from "../kit/Fault";
-import { Field, Tick } from "../kit/Field";
+import { Field } from "../kit/Field";
 import { Heads } from "../kit/Heads";
 import { Loaded } from "../kit/Loaded";
 import { useNotice } from "../kit/Notices";
 import { useMe } from "../kit/useSession";
 import { words } from "../words";
 import { Minded } from "./Minded";
+import { PersonSheet } from "./PersonSheet";
 
 type Person = Api["PersonView"];
-
-const ROLES: Person["roles"] = ["ADMINISTRATOR", "AUDITOR"];
 
 /** The people with accounts, and inviting another. */
 export function PeoplePart() {
   const people = useRead<Person[]>("people");
   const groups = useRead<Api["GroupView"][]>("groups");
+  const [chosen, setChosen] = useState<number | null>(null);
   return (
     <Loaded query={people}>
-      {(all) => (
-        <Minded>
-          <table className="stacks" aria-label={words.house.names.people}>
-            <Heads names={words.people.heads} />
-            <tbody>
-              {all.map((person) => (
-                <Row key={person.id} person={person} groups={groups.data ?? []} />
-              ))}
-            </tbody>
-          </table>
-          <Invite />
-        </Minded>
-      )}
+      {(all) => {
+        const person = all.find((each) => each.id === chosen);
+        return (
+          <Minded>
+            <table className="stacks" aria-label={words.house.names.people}>
+              <Heads names={words.people.heads} />
+              <tbody>
+                {all.map((each) => (
+                  <Row
+                    key={each.id}
+                    person={each}
+                    groups={groups.data ?? []}
+                    open={() => setChosen(each.id)}
+                  />
+                ))}
+              </tbody>
+            </table>
+            <Invite />
+            {person && <PersonSheet key={person.id} person={person} close={() => setChosen(null)} />}
+          </Minded>
+        );
+      }}
     </Loaded>
   );
 }
 
-function Row({ person, groups }: { person: Person; groups: Api["GroupView"][] }) {
-  const me = useMe();
-  const change = useChange((wish: Partial<Api["PersonChange"]>) => {
-    const { name, zone, roles, active } = person;
-    return call(`people/${person.id}`, {
-      method: "PUT",
-      body: { name, zone, roles, active, ...wish },
-    });
-  });
-  const say = useNotice();
-  const signOut = useChange(() => call<Api["Ended"]>(`people/${person.id}/sessions`, { method: "DELETE" }));
+interface RowProps {
+  person: Person;
+  groups: Api["GroupView"][];
+  open: () => void;
+}
+
+function Row({ person, groups, open }: RowProps) {
   const names = groups.filter((group) => person.groups.includes(group.id)).map((group) => group.name);
   return (
     <tr className="border-base-300 border-t align-top">
       <td className="py-2 pr-6">
         {person.name}
         <span className="text-quiet block text-xs">{person.address}</span>
-        <button
-          type="button"
-          className="choose text-xs"
-          aria-label={words.people.signOutOf(person.name)}
-          onClick={() =>
-            signOut.mutate(undefined, {
-              onSuccess: ({ ended }) => say({ text: words.people.signedOut(person.name, ended) }),
-            })
-          }
-        >
-          {words.people.signOut}
-        </button>
-        <Fault error={change.error ?? signOut.error} />
+        {person.newAddress && (
+          <span className="text-quiet block text-xs">{words.people.waitsFor(person.newAddress)}</span>
+        )}
       </td>
       <td className="py-2 pr-6">{names.join(", ")}</td>
       <td className="text-quiet py-2 pr-6">{person.zone}</td>
-      {ROLES.map((role) => (
-        <td key={role} className="py-2 pr-6">
-          <Tick
-            label={words.people.roles[role](person.name)}
-            checked={person.roles.includes(role)}
-            inTable
-            disabled={person.id === me.id && role === "ADMINISTRATOR"}
-            change={(on) =>
-              change.mutate({
-                roles: on ? [...person.roles, role] : person.roles.filter((other) => other !== role),
-              })
-            }
-          />
-        </td>
-      ))}
+      <td className="py-2 pr-6">{person.roles.map((role) => words.houseRole[role]).join(", ")}</td>
+      <td className="py-2 pr-6">{words.people.state(person.active, person.invited)}</td>
       <td className="py-2">
-        <Tick
-          inTable
-          label={words.people.isActive(person.name)}
-          checked={person.active}
-          disabled={person.id === me.id}
-          change={(active) => change.mutate({ active })}
-        />
+        <button
+          type="button"
+          className="choose"
+          aria-label={words.people.changeOf(person.name)}
+          onClick={open}
+        >
+          {words.people.change}
+        </button>
       </td>
     </tr>
   );

@@ -26,8 +26,8 @@ const grid = {
   personal: [{ folder: 3, person: 3, name: "Ida Solvang", verbs: ["SEE"] }],
 };
 const people = [
-  { ...MARIT, active: true, groups: [2] },
-  { ...MARIT, id: 3, name: "Ida Solvang", active: true, groups: [] },
+  { ...MARIT, active: true, groups: [2], newAddress: null, invited: false },
+  { ...MARIT, id: 3, name: "Ida Solvang", active: true, groups: [], newAddress: null, invited: true },
 ];
 const groups = [{ id: 2, name: "Route leads", members: [2] }];
 
@@ -70,6 +70,15 @@ beforeEach(() => {
       dropping: [{ person: "Tor Egeland", subscriptions: ["Sandvoll", "Storms"] }],
       losing: [{ person: "Tor Egeland", issues: 8 }],
     },
+    "GET people/3/effect?active=false": {
+      pausing: [],
+      dropping: [],
+      losing: [{ person: "Ida Solvang", issues: 2 }],
+    },
+    "GET people/3/effect?roles=AUDITOR&active=true": { pausing: [], dropping: [], losing: [] },
+    "POST groups/2/members/effect": { pausing: [], dropping: [], losing: [] },
+    "POST people/3/invitations": {},
+    "PUT people/3/address": {},
     "GET folders/1/people/3/why": {
       verbs: ["SEE"],
       sentence: "Ida Solvang may see reports in Traffic.",
@@ -179,18 +188,41 @@ describe("people", () => {
     expect(screen.getByLabelText("Name")).toHaveValue("Nora");
   });
 
-  it("cannot lock themselves out, and others can be deactivated", async () => {
+  it("cannot lock themselves out", async () => {
     show(house, "/house/people");
-    expect(await screen.findByLabelText("Marit Lunde may sign in")).toBeDisabled();
-    await userEvent.click(screen.getByLabelText("Ida Solvang may sign in"));
+    await userEvent.click(await screen.findByRole("button", { name: "Change Marit Lunde" }));
+    expect(screen.getByLabelText("May sign in and be sent issues")).toBeDisabled();
+    expect(screen.getByLabelText("Is an administrator")).toBeDisabled();
+  });
+
+  it("are deactivated when it has been said what that does", async () => {
+    show(house, "/house/people");
+    await userEvent.click(await screen.findByRole("button", { name: "Change Ida Solvang" }));
+    await userEvent.click(screen.getByLabelText("May sign in and be sent issues"));
+    expect(await screen.findByText("2 issues leave the shelf of Ida Solvang.")).toBeVisible();
+    expect(sent("people/3")).toBeUndefined();
+    await userEvent.click(screen.getByRole("button", { name: "Save changes" }));
     await waitFor(() => expect(sent("people/3")).toMatchObject({ active: false, name: "Ida Solvang" }));
+  });
+
+  it("are invited again, and asked to confirm another address", async () => {
+    show(house, "/house/people");
+    await userEvent.click(await screen.findByRole("button", { name: "Change Ida Solvang" }));
+    await userEvent.click(screen.getByRole("button", { name: "send a new invitation" }));
+    await waitFor(() => expect(asked.some(({ path }) => path === "people/3/invitations")).toBe(true));
+    await userEvent.type(screen.getByLabelText("New mail address"), "ida@new.example");
+    await userEvent.click(screen.getByRole("button", { name: "Ask for confirmation" }));
+    await waitFor(() => expect(sent("people/3/address")).toEqual({ address: "ida@new.example" }));
   });
 });
 
 describe("groups", () => {
-  it("take people in and let them go", async () => {
+  it("take people in when it has been said what that does", async () => {
     show(house, "/house/groups");
     await userEvent.click(await screen.findByLabelText("Ida Solvang"));
+    expect(await screen.findByText(/No subscription pauses, nobody/)).toBeVisible();
+    expect(sent("groups/2/members")).toBeUndefined();
+    await userEvent.click(screen.getByRole("button", { name: "Save changes" }));
     await waitFor(() => expect(sent("groups/2/members")).toEqual({ people: [2, 3] }));
     expect(screen.getByText("1 person")).toBeVisible();
   });
@@ -240,7 +272,9 @@ describe("an auditor", () => {
   it("is made by a tick, and keeps what else he is", async () => {
     role = "ADMINISTRATOR";
     show(house, "/house/people");
-    await userEvent.click(await screen.findByLabelText("Ida Solvang reads everything as an auditor"));
+    await userEvent.click(await screen.findByRole("button", { name: "Change Ida Solvang" }));
+    await userEvent.click(screen.getByLabelText("Reads everything as an auditor"));
+    await userEvent.click(screen.getByRole("button", { name: "Save changes" }));
     await waitFor(() => expect(sent("people/3")).toMatchObject({ roles: ["AUDITOR"], active: true }));
   });
 });

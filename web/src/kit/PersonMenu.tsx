@@ -1,8 +1,9 @@
 import { useState } from "react";
-import { Link, useNavigate } from "react-router";
+import { Link } from "react-router";
 import { call, type Api } from "../api/client";
 import { useChange } from "../api/use";
 import { words } from "../words";
+import { leaveTab } from "./useTabOf";
 import { setTheme, theme, type Theme } from "./theme";
 import { Choices } from "./Choices";
 import { Fault } from "./Fault";
@@ -12,7 +13,6 @@ const THEMES: Theme[] = ["system", "daylight", "lamplight"];
 /** Who is signed in, what light it is read by, and the way out. */
 export function PersonMenu({ me, showKeys }: { me: Api["Me"]; showKeys: () => void }) {
   const [light, setLight] = useState(theme);
-  const navigate = useNavigate();
   const signOut = useChange(() => call("session", { method: "DELETE" }));
   return (
     <details className="relative">
@@ -45,7 +45,7 @@ export function PersonMenu({ me, showKeys }: { me: Api["Me"]; showKeys: () => vo
         <button
           type="button"
           className="choose"
-          onClick={() => signOut.mutate(undefined, { onSuccess: () => void navigate("/sign-in") })}
+          onClick={() => signOut.mutate(undefined, { onSuccess: () => leaveTab("/sign-in") })}
         >
           {words.signOut}
         </button>

@@ -1,14 +1,14 @@
 import { useState } from "react";
-import { useNavigate, useParams } from "react-router";
+import { Link, useNavigate, useParams } from "react-router";
 import { call, type Api } from "../api/client";
 import { useChange, useRead } from "../api/use";
 import { Fault } from "../kit/Fault";
 import { Loaded } from "../kit/Loaded";
-import { Wordmark } from "../kit/Wordmark";
 import { words } from "../words";
+import { DoorPage } from "./DoorPage";
 import { PasswordField } from "./PasswordField";
 
-/** Where an invited person sets the password; being signed in follows. */
+/** Where somebody sets a password by a link that was mailed; being signed in follows. */
 export function InvitationPage() {
   const { token = "" } = useParams();
   const [password, setPassword] = useState("");
@@ -17,12 +17,9 @@ export function InvitationPage() {
   const invitation = useRead<Api["InvitationView"]>(path);
   const accept = useChange(() => call(path, { method: "POST", body: { password } }));
   return (
-    <main className="mx-auto max-w-md px-4 pt-[10vh]">
-      <p className="pb-10 font-serif text-2xl">
-        <Wordmark />
-      </p>
+    <DoorPage>
       <Loaded query={invitation}>
-        {({ name, address }) => (
+        {({ name, address, reset }) => (
           <form
             className="space-y-4"
             onSubmit={(event) => {
@@ -30,8 +27,10 @@ export function InvitationPage() {
               accept.mutate(undefined, { onSuccess: () => void navigate("/sign-in") });
             }}
           >
-            <h1>{words.invitation.title(name)}</h1>
-            <p className="text-quiet">{words.invitation.line(address)}</p>
+            <h1>{reset ? words.invitation.resetTitle : words.invitation.title(name)}</h1>
+            <p className="text-quiet">
+              {reset ? words.invitation.resetLine(name, address) : words.invitation.line(address)}
+            </p>
             <PasswordField
               label={words.invitation.password}
               kind="new-password"
@@ -45,6 +44,13 @@ export function InvitationPage() {
           </form>
         )}
       </Loaded>
-    </main>
+      {invitation.isError && (
+        <p className="pt-4">
+          <Link to="/forgotten-password" className="choose">
+            {words.forgotten.ask}
+          </Link>
+        </p>
+      )}
+    </DoorPage>
   );
 }

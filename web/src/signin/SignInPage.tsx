@@ -1,5 +1,5 @@
 import { useState } from "react";
-import { Navigate, useLocation, useNavigate, type Location } from "react-router";
+import { Link, Navigate, useLocation, useNavigate, type Location } from "react-router";
 import { call, type Api } from "../api/client";
 import { useChange, useRead } from "../api/use";
 import { Fault } from "../kit/Fault";
@@ -64,6 +64,11 @@ function PasswordForm() {
       <button type="submit" className="act" disabled={signIn.isPending}>
         {words.signIn.action}
       </button>
+      <p>
+        <Link to="/forgotten-password" className="choose">
+          {words.forgotten.title}
+        </Link>
+      </p>
     </form>
   );
 }

@@ -274,7 +274,7 @@ export const en = {
   find: "Find a report",
   found: "The best answers",
   number: (many: number) => many.toLocaleString("en-GB").replaceAll(",", "\u202f"),
-  leaveIt: "Leave it",
+  leaveIt: "Cancel",
   legend: "What the marks mean",
   list: (parts: string[]) => listed.format(parts),
   loading: "Being fetched…",
@@ -282,6 +282,7 @@ export const en = {
   next: (at: string, until: string) => `next: ${at}, ${until}`,
   noRows: "No rows in this period.",
   sections: "Sections",
+  saveChanges: "Save changes",
   signOut: "Sign out",
   skipToContent: "Skip to the page",
   subscribe: "Subscribe",
@@ -576,6 +577,7 @@ export const en = {
 
   groups: {
     add: "Add group",
+    changed: (name: string) => `The members of ${name} are saved.`,
     members: (many: number) => counted(many, "person", "people"),
     name: "New group",
   },
@@ -709,11 +711,35 @@ export const en = {
     within: "in",
   },
 
+  addressChange: {
+    action: "Confirm this address",
+    done: "Issues and notices go there from now on, and you sign in with it.",
+    doneTitle: "Your mail address is changed",
+    line: (name: string, address: string) =>
+      `${name}, mail from Mail Shelf goes to ${address} when you confirm it. You then sign in with this address.`,
+    on: "Go to Mail Shelf",
+    title: "Confirm your new mail address",
+  },
+
+  forgotten: {
+    action: "Send a link",
+    ask: "ask for a new link",
+    back: "back to signing in",
+    line: "Give the address you sign in with. We mail you a link that sets a new password.",
+    sent: (address: string) =>
+      `If somebody signs in with ${address}, a link is on its way there. It works once, for one hour.`,
+    sentTitle: "Look into your mail",
+    title: "Forgot your password?",
+  },
+
   invitation: {
     action: "Set password",
     line: (address: string) =>
       `You are invited to Mail Shelf as ${address}. Choose a password to sign in with.`,
     password: "Password, at least 10 characters",
+    resetLine: (name: string, address: string) =>
+      `${name}, choose a new password for ${address}. You are signed out everywhere else.`,
+    resetTitle: "Set a new password",
     title: (name: string) => `Welcome, ${name}`,
   },
 
@@ -908,21 +934,33 @@ export const en = {
 
   people: {
     address: "Address",
-    heads: ["Name", "Groups", "Time zone", "Administrator", "Auditor", "Active"],
+    addressAsked: (address: string) =>
+      `A mail is on its way to ${address}. The address changes when it is confirmed there.`,
+    addressIs: (address: string) => `Mail goes to ${address}.`,
+    askAddress: "Ask for confirmation",
+    change: "change…",
+    changeOf: (name: string) => `Change ${name}`,
+    changed: (name: string) => `Changes to ${name} are saved.`,
+    heads: ["Name", "Groups", "Time zone", "Roles", "Signs in", ""],
     invite: "Invite",
+    inviteAgain: "send a new invitation",
     invited: (name: string, address: string) => `${name} is invited: a mail is on its way to ${address}.`,
-    isActive: (name: string) => `${name} may sign in`,
-    roles: {
-      ADMINISTRATOR: (name: string) => `${name} minds the house`,
-      AUDITOR: (name: string) => `${name} reads everything as an auditor`,
-    },
+    mailAddress: "Mail address",
+    maySignIn: "May sign in and be sent issues",
     name: "Name",
+    otherAddress: "New mail address",
+    roles: {
+      ADMINISTRATOR: "Is an administrator",
+      AUDITOR: "Reads everything as an auditor",
+    },
     signedOut: (name: string, many: number) =>
       many === 0
         ? `${name} was not signed in anywhere else.`
         : `${name} is signed out: ${counted(many, "session is", "sessions are")} ended.`,
     signOut: "sign out everywhere",
-    signOutOf: (name: string) => `sign out everywhere: ${name}`,
+    state: (active: boolean, invited: boolean) => (!active ? "not active" : invited ? "invited" : "yes"),
+    waitsFor: (address: string) => `${address} waits to be confirmed.`,
+    withdraw: "withdraw",
   },
 
   period: {

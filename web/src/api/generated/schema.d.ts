@@ -84,6 +84,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/people/{id}/address": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["changeAddress"];
+        post?: never;
+        delete: operations["withdrawAddress"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/named-values/{id}": {
         parameters: {
             query?: never;
@@ -628,6 +644,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/people/{id}/invitations": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["inviteAgain"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/password-resets": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["post_6"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/named-values": {
         parameters: {
             query?: never;
@@ -637,7 +685,7 @@ export interface paths {
         };
         get: operations["list_2"];
         put?: never;
-        post: operations["post_6"];
+        post: operations["post_7"];
         delete?: never;
         options?: never;
         head?: never;
@@ -669,7 +717,7 @@ export interface paths {
         };
         get: operations["get_1"];
         put?: never;
-        post: operations["post_7"];
+        post: operations["post_8"];
         delete?: never;
         options?: never;
         head?: never;
@@ -685,7 +733,23 @@ export interface paths {
         };
         get: operations["groups"];
         put?: never;
-        post: operations["post_8"];
+        post: operations["post_9"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/groups/{id}/members/effect": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["effect"];
         delete?: never;
         options?: never;
         head?: never;
@@ -701,7 +765,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["post_9"];
+        post: operations["post_10"];
         delete?: never;
         options?: never;
         head?: never;
@@ -733,7 +797,7 @@ export interface paths {
         };
         get: operations["list_3"];
         put?: never;
-        post: operations["post_10"];
+        post: operations["post_11"];
         delete?: never;
         options?: never;
         head?: never;
@@ -877,7 +941,7 @@ export interface paths {
         };
         get: operations["all"];
         put?: never;
-        post: operations["post_11"];
+        post: operations["post_12"];
         delete?: never;
         options?: never;
         head?: never;
@@ -910,6 +974,22 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["answer_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/address-changes/{token}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["get_2"];
+        put?: never;
+        post: operations["post_13"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1172,6 +1252,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/people/{id}/effect": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["effect_1"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/mail-room": {
         parameters: {
             query?: never;
@@ -1355,7 +1451,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["effect"];
+        get: operations["effect_2"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1371,7 +1467,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["effect_1"];
+        get: operations["effect_3"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1817,6 +1913,10 @@ export interface components {
             state: "DRAFT" | "ACTIVE" | "PAUSED" | "ENDED";
             columns: string[];
         };
+        Confirmed: {
+            name: string;
+            address: string;
+        };
         Content: {
             /** Format: int64 */
             report: number;
@@ -2071,6 +2171,9 @@ export interface components {
             name: string;
             owner: string;
         };
+        Forgotten: {
+            address: string;
+        };
         FreshData: {
             loadFirst: boolean;
             /** Format: int32 */
@@ -2144,6 +2247,7 @@ export interface components {
         InvitationView: {
             name: string;
             address: string;
+            reset: boolean;
         };
         IssueView: {
             /** Format: int64 */
@@ -2369,6 +2473,9 @@ export interface components {
             type: "TEXT" | "NUMBER" | "DATE" | "TIME";
             first: boolean;
         };
+        NewAddress: {
+            address: string;
+        };
         NewFolder: {
             name: string;
             parent: number | null;
@@ -2496,6 +2603,8 @@ export interface components {
             id: number;
             name: string;
             address: string;
+            newAddress: string | null;
+            invited: boolean;
             zone: string;
             roles: ("ADMINISTRATOR" | "AUDITOR")[];
             active: boolean;
@@ -3136,6 +3245,54 @@ export interface operations {
                 "application/json": components["schemas"]["PersonChange"];
             };
         };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["PersonView"];
+                };
+            };
+        };
+    };
+    changeAddress: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewAddress"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["PersonView"];
+                };
+            };
+        };
+    };
+    withdrawAddress: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
         responses: {
             /** @description OK */
             200: {
@@ -4184,6 +4341,48 @@ export interface operations {
             };
         };
     };
+    inviteAgain: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    post_6: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Forgotten"];
+            };
+        };
+        responses: {
+            /** @description Accepted */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     list_2: {
         parameters: {
             query?: never;
@@ -4204,7 +4403,7 @@ export interface operations {
             };
         };
     };
-    post_6: {
+    post_7: {
         parameters: {
             query?: never;
             header?: never;
@@ -4274,7 +4473,7 @@ export interface operations {
             };
         };
     };
-    post_7: {
+    post_8: {
         parameters: {
             query?: never;
             header?: never;
@@ -4318,7 +4517,7 @@ export interface operations {
             };
         };
     };
-    post_8: {
+    post_9: {
         parameters: {
             query?: never;
             header?: never;
@@ -4342,7 +4541,33 @@ export interface operations {
             };
         };
     };
-    post_9: {
+    effect: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Members"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Effect"];
+                };
+            };
+        };
+    };
+    post_10: {
         parameters: {
             query?: never;
             header?: never;
@@ -4408,7 +4633,7 @@ export interface operations {
             };
         };
     };
-    post_10: {
+    post_11: {
         parameters: {
             query?: never;
             header?: never;
@@ -4635,7 +4860,7 @@ export interface operations {
             };
         };
     };
-    post_11: {
+    post_12: {
         parameters: {
             query?: never;
             header?: never;
@@ -4697,6 +4922,48 @@ export interface operations {
                 "application/json": components["schemas"]["Reply"];
             };
         };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    get_2: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                token: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Confirmed"];
+                };
+            };
+        };
+    };
+    post_13: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                token: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
         responses: {
             /** @description No Content */
             204: {
@@ -5086,6 +5353,31 @@ export interface operations {
             };
         };
     };
+    effect_1: {
+        parameters: {
+            query: {
+                roles?: ("ADMINISTRATOR" | "AUDITOR")[];
+                active: boolean;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Effect"];
+                };
+            };
+        };
+    };
     inboxes: {
         parameters: {
             query?: never;
@@ -5336,7 +5628,7 @@ export interface operations {
             };
         };
     };
-    effect: {
+    effect_2: {
         parameters: {
             query: {
                 own: boolean;
@@ -5362,7 +5654,7 @@ export interface operations {
             };
         };
     };
-    effect_1: {
+    effect_3: {
         parameters: {
             query: {
                 own: boolean;

@@ -68,6 +68,10 @@ class RoutesTest {
             GET /groups | groups | 401 403 403 403 403 200 200
             POST /groups | groups | 401 403 403 403 403 403 -
             PUT /groups/{id}/members | groups/1/members | 401 403 403 403 403 403 -
+            POST /groups/{id}/members/effect | groups/1/members/effect | 401 403 403 403 403 200 200
+            GET /address-changes/{token} | address-changes/none | 404 404 404 404 404 404 404
+            POST /address-changes/{token} | address-changes/none | 404 404 404 404 404 404 404
+            POST /password-resets | password-resets | 202 202 202 202 - - -
             GET /invitations/{token} | invitations/none | 404 404 404 404 404 404 404
             POST /invitations/{token} | invitations/none | 404 404 404 404 404 404 404
             GET /issues/{id} | issues/ISSUE | 401 404 200 200 200 200 200
@@ -87,6 +91,10 @@ class RoutesTest {
             GET /people | people | 401 403 403 403 403 200 200
             POST /people | people | 401 403 403 403 403 403 -
             PUT /people/{id} | people/2 | 401 403 403 403 403 403 -
+            GET /people/{id}/effect | people/2/effect?active=true | 401 403 403 403 403 200 200
+            POST /people/{id}/invitations | people/2/invitations | 401 403 403 403 403 403 -
+            PUT /people/{id}/address | people/2/address | 401 403 403 403 403 403 -
+            DELETE /people/{id}/address | people/2/address | 401 403 403 403 403 403 -
             DELETE /people/{id}/sessions | people/2/sessions | 401 403 403 403 403 403 200
             POST /reports | reports | 401 404 403 403 422 403 -
             GET /reports/data-sets | reports/data-sets?folder=1 | 401 404 403 403 200 403 200
@@ -191,7 +199,10 @@ class RoutesTest {
             Map.entry("PUT /account/calendar", Map.of("zone", "Europe/Oslo", "firstDayOfWeek", "MONDAY")),
             Map.entry("PUT /account/password", Map.of("current", "not it", "wanted", "a ferry leaves at nine")),
             Map.entry("POST /session", Map.of("address", "x@y.example", "password", "none")),
-            Map.entry("POST /invitations/{token}", Map.of("password", "a ferry leaves at nine")));
+            Map.entry("POST /invitations/{token}", Map.of("password", "a ferry leaves at nine")),
+            Map.entry("POST /password-resets", Map.of("address", "nobody@brinewater.example")),
+            Map.entry("PUT /people/{id}/address", Map.of("address", "new@brinewater.example")),
+            Map.entry("POST /groups/{id}/members/effect", Map.of("people", List.of())));
 
     private static List<Api> askers;
 

@@ -61,6 +61,8 @@ class RowsNowhereElseTest {
             "groups",
             "house-rules",
             "invitations/{token}",
+            "address-changes/{token}",
+            "people/{id}/effect",
             "mail-room",
             "mail-room/{address}",
             "mail-room/{address}/mails/{id}",

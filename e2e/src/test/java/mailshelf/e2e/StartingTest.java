@@ -166,6 +166,11 @@ class StartingTest {
             assertThat(house.waitFor(30, TimeUnit.SECONDS)).isTrue();
         }
         assertThat(house.exitValue()).as("ended by the signal, in good order").isEqualTo(143);
+        Path shown = folder.resolve("shown");
+        Process command = RunningServer.launch(
+                shown, "administrator-link", "--data", folder.resolve("house").toString());
+        assertThat(command.waitFor()).isZero();
+        assertThat(RunningServer.read(shown)).contains("mail-shelf@localhost").contains("/invitations/");
         assertThat(RunningServer.read(out)).doesNotContain("Exception");
     }
 

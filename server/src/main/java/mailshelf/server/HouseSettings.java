@@ -25,6 +25,11 @@ public record HouseSettings(
         long largestLoadBytes,
         Optional<DemoSettings> demo) {
 
+    /** An address as others are put behind it. */
+    static String withoutSlash(String url) {
+        return url.replaceAll("/+$", "");
+    }
+
     public String issueUrl(long issue) {
         return baseUrl + "/issues/" + issue;
     }

@@ -26,6 +26,7 @@ import picocli.CommandLine.Option;
             Main.Demo.class,
             KeepDatabase.class,
             VerifyArchive.class,
+            AdministratorLink.class,
             CheckReport.class,
             RenderReport.class
         })
@@ -151,7 +152,7 @@ public final class Main implements Callable<Integer> {
 
         @Override
         public Integer call() {
-            String url = baseUrl == null ? "http://localhost:" + place.port : baseUrl.replaceAll("/+$", "");
+            String url = baseUrl == null ? "http://localhost:" + place.port : HouseSettings.withoutSlash(baseUrl);
             Optional<MailSettings.Login> login = Optional.ofNullable(smtpUser)
                     .map(user -> new MailSettings.Login(user, System.getenv().getOrDefault(SMTP_PASSWORD, "")));
             if (login.filter(of -> of.password().isEmpty()).isPresent()) {

@@ -3,6 +3,7 @@ package mailshelf.server;
 import java.time.InstantSource;
 import mailshelf.server.clock.BusinessClock;
 import mailshelf.server.delivery.FaultPoint;
+import mailshelf.server.people.PasswordLinks;
 import mailshelf.server.work.FailingUnit;
 import mailshelf.store.Database;
 import mailshelf.store.Durable;
@@ -13,6 +14,7 @@ import mailshelf.store.audit.AuditStore;
 import mailshelf.store.data.DataSetStore;
 import mailshelf.store.data.DueLoads;
 import mailshelf.store.data.LoadFiles;
+import mailshelf.store.delivery.BlockedStore;
 import mailshelf.store.delivery.DeliveryStore;
 import mailshelf.store.delivery.RunStore;
 import mailshelf.store.delivery.WorkerStore;
@@ -21,12 +23,14 @@ import mailshelf.store.library.CutStore;
 import mailshelf.store.library.ReadingStore;
 import mailshelf.store.library.ReportStore;
 import mailshelf.store.named.NamedStore;
+import mailshelf.store.people.AddressChangeStore;
 import mailshelf.store.people.FolderStore;
 import mailshelf.store.people.InvitationStore;
 import mailshelf.store.people.NoticeStore;
 import mailshelf.store.people.PersonStore;
 import mailshelf.store.people.RequestStore;
 import mailshelf.store.people.SessionStore;
+import mailshelf.store.people.ThrottleStore;
 import mailshelf.store.shelf.IssueStore;
 import mailshelf.store.source.Databases;
 import mailshelf.store.source.Secrets;
@@ -42,7 +46,7 @@ import org.springframework.context.annotation.Configuration;
 @Configuration(proxyBeanMethods = false)
 class Wiring {
     @Bean
-    InstantSource machineClock() {
+    static InstantSource machineClock() {
         return InstantSource.system();
     }
 
@@ -72,6 +76,26 @@ class Wiring {
     @Bean
     Archive archive(HouseSettings settings) {
         return new Archive(settings.data());
+    }
+
+    @Bean
+    PasswordLinks passwordLinks(InvitationStore invitations, HouseSettings settings, InstantSource machineClock) {
+        return new PasswordLinks(invitations, settings.baseUrl(), machineClock);
+    }
+
+    @Bean
+    ThrottleStore throttleStore() {
+        return new ThrottleStore();
+    }
+
+    @Bean
+    AddressChangeStore addressChangeStore() {
+        return new AddressChangeStore();
+    }
+
+    @Bean
+    BlockedStore blockedStore() {
+        return new BlockedStore();
     }
 
     @Bean

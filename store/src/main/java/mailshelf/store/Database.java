@@ -180,18 +180,13 @@ public final class Database implements AutoCloseable {
         }
     }
 
-    /** Runs the work and takes back all that it did: its result is what would come of it. */
-    public <T> T inDiscardedTransaction(Function<Tx, T> work) {
+    /** Runs work that reads some of what is there as it would be, and changes nothing: its result is what would come of it. */
+    public <T> T supposing(Object supposed, Function<Tx, T> work) {
         try (Connection connection = connections.getConnection()) {
-            Tx tx = new Tx(connection, turn);
             try {
-                return work.apply(tx);
+                return work.apply(new Tx(connection, turn, Optional.of(supposed)));
             } finally {
-                try {
-                    connection.rollback();
-                } finally {
-                    tx.end();
-                }
+                connection.rollback();
             }
         } catch (SQLException e) {
             throw new StoreException("A transaction failed", e);

@@ -31,15 +31,30 @@ public final class Tx {
     private final Connection connection;
     private final Turn turn;
     private final List<Runnable> afterCommit = new ArrayList<>();
+    private final Optional<Object> supposed;
     private boolean hasTurn;
 
     Tx(Connection connection, Turn turn) {
+        this(connection, turn, Optional.empty());
+    }
+
+    /** @param supposed what it reads in the place of what is; then it may change nothing */
+    Tx(Connection connection, Turn turn, Optional<Object> supposed) {
         this.connection = connection;
         this.turn = turn;
+        this.supposed = supposed;
+    }
+
+    /** What those who read are to suppose, if it is of their kind. */
+    public <T> Optional<T> supposed(Class<T> kind) {
+        return supposed.filter(kind::isInstance).map(kind::cast);
     }
 
     /** To be called before anything is changed, and before a row is locked, which is a change as well. */
     private void takeTurn() {
+        if (supposed.isPresent()) {
+            throw new IllegalStateException("What is only supposed changes nothing");
+        }
         if (!hasTurn) {
             turn.take();
             hasTurn = true;

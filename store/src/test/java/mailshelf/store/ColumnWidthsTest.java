@@ -133,7 +133,7 @@ class ColumnWidthsTest {
             Subscription active = house.subscription();
             assertThat(new SubscriptionStore().update(tx, active, active.pause(ENDLESS), ida.id(), OneSubscription.NOW))
                     .isTrue();
-            new NoticeStore().insert(tx, ida.id(), ENDLESS, ENDLESS, OneSubscription.NOW);
+            new NoticeStore().insert(tx, ida.id(), Optional.empty(), ENDLESS, ENDLESS, OneSubscription.NOW);
             new SessionStore().begin(tx, "token", ida.id(), OneSubscription.NOW, ENDLESS, ENDLESS);
             new AuditStore()
                     .append(

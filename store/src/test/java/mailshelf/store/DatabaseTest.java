@@ -8,6 +8,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.CompletableFuture;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
@@ -52,8 +53,8 @@ class DatabaseTest {
                     throw new IllegalStateException("in the middle");
                 }))
                 .hasMessage("in the middle");
-        database.inDiscardedTransaction(tx -> {
-            tx.afterCommit(() -> followed.add("of one that is taken back"));
+        database.supposing("something", tx -> {
+            tx.afterCommit(() -> followed.add("of one that only supposes"));
             return null;
         });
         database.doInTransaction(tx -> {
@@ -64,6 +65,25 @@ class DatabaseTest {
         });
 
         assertThat(followed).containsExactly("1");
+    }
+
+    @Test
+    void what_is_only_supposed_changes_nothing_and_waits_for_nobody_who_does() {
+        database.doInTransaction(tx -> {
+            settings.put(tx, "clock", "1");
+            String seen = CompletableFuture.supplyAsync(() -> database.supposing(
+                            "two", other -> other.supposed(String.class).orElse("nothing")))
+                    .join();
+            assertThat(seen).isEqualTo("two");
+        });
+
+        assertThatThrownBy(() -> database.supposing("two", tx -> {
+                    settings.put(tx, "clock", "2");
+                    return null;
+                }))
+                .isInstanceOf(IllegalStateException.class);
+        Optional<String> kept = database.inTransaction(tx -> settings.find(tx, "clock"));
+        assertThat(kept).contains("1");
     }
 
     @Test

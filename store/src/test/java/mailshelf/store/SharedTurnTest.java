@@ -69,11 +69,6 @@ class SharedTurnTest {
                     throw new IllegalStateException("on purpose");
                 })))
                 .failsWithin(30, TimeUnit.SECONDS);
-        first.inDiscardedTransaction(tx -> {
-            insert(tx, "taken back");
-            return 0;
-        });
-
         second.doInTransaction(tx -> insert(tx, "second"));
         assertThat(names(second)).isEqualTo(1);
     }

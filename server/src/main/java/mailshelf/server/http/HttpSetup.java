@@ -97,6 +97,8 @@ class HttpSetup implements WebMvcConfigurer {
                 "/",
                 "/sign-in",
                 "/invitations/{token}",
+                "/forgotten-password",
+                "/address-changes/{token}",
                 "/library",
                 "/library/{folder}",
                 "/clippings",

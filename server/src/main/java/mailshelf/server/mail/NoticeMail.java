@@ -24,8 +24,9 @@ public class NoticeMail {
     public Answer send(Person to, NoticeStore.Notice notice) {
         String messageId =
                 "<notice-" + notice.id().value() + "@" + settings.mail().domain() + ">";
-        byte[] mail = assembler.plain(
-                to.name(), to.address(), messageId, Date.from(notice.at()), notice.subject(), notice.body());
-        return server.send(List.of(mail), to.address());
+        String address = notice.address().orElse(to.address());
+        byte[] mail =
+                assembler.plain(to.name(), address, messageId, Date.from(notice.at()), notice.subject(), notice.body());
+        return server.send(List.of(mail), address);
     }
 }

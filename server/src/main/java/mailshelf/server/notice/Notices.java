@@ -1,5 +1,6 @@
 package mailshelf.server.notice;
 
+import java.util.Optional;
 import mailshelf.core.rights.PersonId;
 import mailshelf.server.clock.Alarm;
 import mailshelf.server.clock.BusinessClock;
@@ -21,7 +22,16 @@ public class Notices {
     }
 
     public void tell(Tx tx, PersonId person, String subject, String body) {
-        notices.insert(tx, person, subject, body, clock.instant());
+        tell(tx, person, Optional.empty(), subject, body);
+    }
+
+    /** To another address than the person's. */
+    public void tellAt(Tx tx, String address, PersonId person, String subject, String body) {
+        tell(tx, person, Optional.of(address), subject, body);
+    }
+
+    private void tell(Tx tx, PersonId person, Optional<String> address, String subject, String body) {
+        notices.insert(tx, person, address, subject, body, clock.instant());
         tx.afterCommit(alarm::ring);
     }
 }

@@ -2,7 +2,6 @@ package mailshelf.server.people;
 
 import java.util.List;
 import java.util.Optional;
-import java.util.function.Consumer;
 import java.util.stream.Collectors;
 import mailshelf.core.audience.Recipient;
 import mailshelf.core.rights.Person;
@@ -17,14 +16,12 @@ import mailshelf.server.rights.Gate;
 import mailshelf.store.Database;
 import mailshelf.store.Tx;
 import mailshelf.store.people.PersonStore;
+import mailshelf.store.people.SupposedRights;
 import mailshelf.store.shelf.IssueStore;
 import mailshelf.store.subscription.SubscriptionStore;
 import org.springframework.stereotype.Component;
 
-/**
- * What a change of rights would do, told by making it, asking the same questions as the loop and the gate, and taking it
- * back.
- */
+/** What a change of rights would do, told by asking the same questions as the loop and the gate as if it were made. */
 @Component
 class GrantEffect {
     private final Database database;
@@ -65,19 +62,16 @@ class GrantEffect {
         this.gate = gate;
     }
 
-    Effect of(Person asker, Consumer<Tx> change) {
+    Effect of(Person asker, SupposedRights change) {
         Words words = Words.in(Languages.supported(asker.locale()));
-        return database.inDiscardedTransaction(tx -> {
-            Facts before = facts(tx, words);
-            change.accept(tx);
-            Facts after = facts(tx, words);
-            return new Effect(
-                    after.lacking().stream()
-                            .filter(pausing -> !before.lacking().contains(pausing))
-                            .toList(),
-                    dropping(before, after),
-                    losing(before, after));
-        });
+        Facts before = database.inTransaction(tx -> facts(tx, words));
+        Facts after = database.supposing(change, tx -> facts(tx, words));
+        return new Effect(
+                after.lacking().stream()
+                        .filter(pausing -> !before.lacking().contains(pausing))
+                        .toList(),
+                dropping(before, after),
+                losing(before, after));
     }
 
     private Facts facts(Tx tx, Words words) {

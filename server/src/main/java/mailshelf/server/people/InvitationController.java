@@ -33,7 +33,8 @@ class InvitationController {
     private final SignIn signIn;
     private final InstantSource machineClock;
 
-    record InvitationView(String name, String address) {}
+    /** @param reset whether there is a password that another takes the place of */
+    record InvitationView(String name, String address, boolean reset) {}
 
     record NewPassword(String password) {}
 
@@ -54,8 +55,11 @@ class InvitationController {
 
     @GetMapping("/{token}")
     InvitationView get(@PathVariable String token) {
-        Person person = database.inTransaction(tx -> invited(tx, token));
-        return new InvitationView(person.name(), person.address());
+        return database.inTransaction(tx -> {
+            Person person = invited(tx, token);
+            boolean reset = people.passwordHash(tx, person.id()).isPresent();
+            return new InvitationView(person.name(), person.address(), reset);
+        });
     }
 
     @PostMapping("/{token}")

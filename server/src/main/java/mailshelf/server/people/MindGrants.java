@@ -24,6 +24,7 @@ import mailshelf.store.Database;
 import mailshelf.store.Tx;
 import mailshelf.store.people.FolderStore;
 import mailshelf.store.people.PersonStore;
+import mailshelf.store.people.SupposedRights;
 import org.springframework.stereotype.Component;
 
 /**
@@ -131,7 +132,8 @@ class MindGrants {
     /** @param verbs empty takes the folder's own word away, so that the one above counts; none says "nothing" */
     GrantEffect.Effect effect(Person who, FolderId folder, Subject subject, Optional<Set<Verb>> verbs) {
         database.doInTransaction(tx -> gate.requireGrantReader(tx, who, folder));
-        return effect.of(who, tx -> put(tx, new Place(folder, subject), verbs));
+        Optional<Grant> grant = verbs.map(said -> new Grant(subject, folder, said));
+        return effect.of(who, new SupposedRights.OfGrant(subject, folder, grant));
     }
 
     GrantCell change(Person who, FolderId folder, GroupId group, Optional<Set<Verb>> verbs) {

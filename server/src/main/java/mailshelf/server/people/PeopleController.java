@@ -12,7 +12,6 @@ import mailshelf.core.Problem;
 import mailshelf.core.audience.MailAddress;
 import mailshelf.core.audit.Act;
 import mailshelf.core.audit.Thing;
-import mailshelf.core.rights.Group;
 import mailshelf.core.rights.GroupId;
 import mailshelf.core.rights.Person;
 import mailshelf.core.rights.PersonId;
@@ -24,31 +23,42 @@ import mailshelf.store.Database;
 import mailshelf.store.Tx;
 import mailshelf.store.people.PersonStore;
 import mailshelf.store.people.SessionStore;
+import mailshelf.store.people.SupposedRights;
 import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
-/** People and groups, for administrators; who there is, for all who give rights. */
+/** People, for administrators; who there is, for all who give rights. */
 @RestController
-@RequestMapping("/api/v1")
+@RequestMapping("/api/v1/people")
 class PeopleController {
     private final Gate gate;
     private final Database database;
     private final PersonStore people;
     private final SessionStore sessions;
     private final Invite invite;
+    private final AddressChanges addresses;
+    private final GrantEffect effect;
     private final AuditTrail audit;
 
+    /**
+     * @param newAddress one that waits to be confirmed by whoever reads it
+     * @param invited whether no password was set yet
+     */
     record PersonView(
             PersonId id,
             String name,
             String address,
+            Optional<String> newAddress,
+            boolean invited,
             String zone,
             Set<Role> roles,
             boolean active,
@@ -56,25 +66,30 @@ class PeopleController {
 
     record NewPerson(String name, String address, ZoneId zone, Set<Role> roles) {}
 
+    record NewAddress(String address) {}
+
     record PersonChange(String name, ZoneId zone, Set<Role> roles, boolean active) {}
 
-    record GroupView(GroupId id, String name, List<PersonId> members) {}
-
-    record NewGroup(String name) {}
-
-    record Members(List<PersonId> people) {}
-
     PeopleController(
-            Gate gate, Database database, PersonStore people, SessionStore sessions, Invite invite, AuditTrail audit) {
+            Gate gate,
+            Database database,
+            PersonStore people,
+            SessionStore sessions,
+            Invite invite,
+            AddressChanges addresses,
+            GrantEffect effect,
+            AuditTrail audit) {
         this.gate = gate;
         this.database = database;
         this.people = people;
         this.sessions = sessions;
         this.invite = invite;
+        this.addresses = addresses;
+        this.effect = effect;
         this.audit = audit;
     }
 
-    @GetMapping("/people")
+    @GetMapping
     List<PersonView> people(Person who) {
         return database.inTransaction(tx -> {
             gate.requireGrantReader(tx, who);
@@ -82,7 +97,7 @@ class PeopleController {
         });
     }
 
-    @PostMapping("/people")
+    @PostMapping
     @ResponseStatus(HttpStatus.CREATED)
     PersonView post(Person who, @RequestBody NewPerson wish) {
         gate.requireAdministrator(who);
@@ -106,7 +121,7 @@ class PeopleController {
                     true);
             Person made =
                     people.find(tx, people.insert(tx, person, Optional.empty())).orElseThrow();
-            invite.byMail(tx, made, who);
+            invite.invite(tx, made, who);
             audit.keep(tx, who, Act.PERSON_ADDED, Thing.of(made), "", said(made));
             return view(tx, made);
         });
@@ -128,7 +143,20 @@ class PeopleController {
         }
     }
 
-    @PutMapping("/people/{id}")
+    /** What a change of roles, or of who is active, would do, before it is made. */
+    @GetMapping("/{id}/effect")
+    GrantEffect.Effect effect(
+            Person who,
+            @PathVariable PersonId id,
+            @RequestParam(defaultValue = "") Set<Role> roles,
+            @RequestParam boolean active) {
+        gate.requireHouseReader(who);
+        Person is = database.inTransaction(tx -> people.find(tx, id)).orElseThrow(Problem::notFound);
+        PersonChange change = new PersonChange(is.name(), is.zone(), roles, active);
+        return effect.of(who, new SupposedRights.OfPerson(changed(is, change)));
+    }
+
+    @PutMapping("/{id}")
     PersonView put(Person who, @PathVariable PersonId id, @RequestBody PersonChange change) {
         gate.requireAdministrator(who);
         if (id.equals(who.id()) && (!change.roles().contains(Role.ADMINISTRATOR) || !change.active())) {
@@ -137,17 +165,7 @@ class PeopleController {
         require(faultsOfName(change.name()));
         return database.inTransaction(tx -> {
             Person before = people.find(tx, id).orElseThrow(Problem::notFound);
-            people.update(
-                    tx,
-                    new Person(
-                            id,
-                            change.name().strip(),
-                            before.address(),
-                            change.zone(),
-                            before.locale(),
-                            before.firstDayOfWeek(),
-                            change.roles(),
-                            change.active()));
+            people.update(tx, changed(before, change));
             Person after = people.find(tx, id).orElseThrow();
             if (!after.active()) {
                 sessions.endOthers(tx, id, Optional.empty());
@@ -155,6 +173,62 @@ class PeopleController {
             audit.keep(tx, who, Act.PERSON_CHANGED, Thing.of(after), said(before), said(after));
             return view(tx, after);
         });
+    }
+
+    private static Person changed(Person before, PersonChange change) {
+        return new Person(
+                before.id(),
+                change.name().strip(),
+                before.address(),
+                change.zone(),
+                before.locale(),
+                before.firstDayOfWeek(),
+                change.roles(),
+                change.active());
+    }
+
+    /** Mails somebody who has not come in yet a link in the place of the one before. */
+    @PostMapping("/{id}/invitations")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void inviteAgain(Person who, @PathVariable PersonId id) {
+        gate.requireAdministrator(who);
+        database.doInTransaction(tx -> {
+            Person person = active(tx, id);
+            if (people.passwordHash(tx, id).isPresent()) {
+                throw new Problem(Problem.Kind.CONFLICT, "person.has-password", person.name());
+            }
+            invite.invite(tx, person, who);
+            audit.keep(tx, who, Act.PERSON_INVITED_AGAIN, Thing.of(person));
+        });
+    }
+
+    /** Asks the new address for its confirmation; until then the old one goes on. */
+    @PutMapping("/{id}/address")
+    PersonView changeAddress(Person who, @PathVariable PersonId id, @RequestBody NewAddress wish) {
+        gate.requireAdministrator(who);
+        return database.inTransaction(tx -> {
+            Person person = active(tx, id);
+            addresses.ask(tx, who, person, wish.address());
+            return view(tx, person);
+        });
+    }
+
+    @DeleteMapping("/{id}/address")
+    PersonView withdrawAddress(Person who, @PathVariable PersonId id) {
+        gate.requireAdministrator(who);
+        return database.inTransaction(tx -> {
+            Person person = people.find(tx, id).orElseThrow(Problem::notFound);
+            addresses.withdraw(tx, who, person);
+            return view(tx, person);
+        });
+    }
+
+    private Person active(Tx tx, PersonId id) {
+        Person person = people.find(tx, id).orElseThrow(Problem::notFound);
+        if (!person.active()) {
+            throw new Problem(Problem.Kind.CONFLICT, "person.not-active", person.name());
+        }
+        return person;
     }
 
     private static String said(Person person) {
@@ -181,65 +255,13 @@ class PeopleController {
                 person.id(),
                 person.name(),
                 person.address(),
+                addresses.waiting(tx, person.id()),
+                people.passwordHash(tx, person.id()).isEmpty(),
                 person.zone().getId(),
                 person.roles(),
                 person.active(),
                 people.asker(tx, person).groups().stream()
                         .sorted((a, b) -> Long.compare(a.value(), b.value()))
                         .toList());
-    }
-
-    @GetMapping("/groups")
-    List<GroupView> groups(Person who) {
-        gate.requireHouseReader(who);
-        return database.inTransaction(
-                tx -> people.groups(tx).stream().map(group -> view(tx, group)).toList());
-    }
-
-    @PostMapping("/groups")
-    @ResponseStatus(HttpStatus.CREATED)
-    GroupView post(Person who, @RequestBody NewGroup wish) {
-        gate.requireAdministrator(who);
-        if (!OneLine.isName(wish.name())) {
-            throw Problem.invalid("group.bad-name", OneLine.LONGEST_NAME);
-        }
-        return database.inTransaction(tx -> {
-            if (people.groups(tx).stream()
-                    .anyMatch(group -> group.name().equalsIgnoreCase(wish.name().strip()))) {
-                throw new Problem(Problem.Kind.CONFLICT, "group.name-taken", wish.name());
-            }
-            Group made = new Group(
-                    people.insertGroup(tx, wish.name().strip()), wish.name().strip());
-            audit.keep(tx, who, Act.GROUP_ADDED, Thing.of(Thing.Kind.GROUP, made.id(), made.name()));
-            return view(tx, made);
-        });
-    }
-
-    @PutMapping("/groups/{id}/members")
-    GroupView put(Person who, @PathVariable GroupId id, @RequestBody Members members) {
-        gate.requireAdministrator(who);
-        return database.inTransaction(tx -> {
-            Group group = people.groups(tx).stream()
-                    .filter(g -> g.id().equals(id))
-                    .findFirst()
-                    .orElseThrow(Problem::notFound);
-            members.people().forEach(person -> people.find(tx, person).orElseThrow(Problem::notFound));
-            String before = names(tx, id);
-            people.setMembers(tx, id, members.people().stream().distinct().toList());
-            Thing thing = Thing.of(Thing.Kind.GROUP, id, group.name());
-            audit.keep(tx, who, Act.MEMBERS_CHANGED, thing, before, names(tx, id));
-            return view(tx, group);
-        });
-    }
-
-    private String names(Tx tx, GroupId group) {
-        return people.members(tx, group).stream()
-                .map(id -> people.find(tx, id).orElseThrow().name())
-                .sorted()
-                .collect(Collectors.joining(", "));
-    }
-
-    private GroupView view(Tx tx, Group group) {
-        return new GroupView(group.id(), group.name(), people.members(tx, group.id()));
     }
 }

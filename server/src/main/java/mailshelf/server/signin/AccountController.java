@@ -149,12 +149,11 @@ class AccountController {
     /** Sets another password, and ends all other sessions: whoever knew the old one is out. */
     @PutMapping("/account/password")
     Ended change(Person who, @RequestBody PasswordChange wish, HttpServletRequest request) {
-        String key = "change " + who.id().value();
-        throttle.requireNoWait(key);
+        List<Throttle.Key> key = List.of(Throttle.Key.of("change", who.id().value()));
+        throttle.count(key);
         String hash =
                 database.inTransaction(tx -> people.passwordHash(tx, who.id())).orElse("");
         if (!passwords.matches(wish.current(), hash)) {
-            throttle.failed(key);
             throw Problem.invalid("account.wrong-password");
         }
         throttle.succeeded(key);

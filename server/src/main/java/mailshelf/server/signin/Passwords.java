@@ -2,6 +2,8 @@ package mailshelf.server.signin;
 
 import java.nio.charset.StandardCharsets;
 import java.util.Optional;
+import java.util.concurrent.Semaphore;
+import java.util.function.Supplier;
 import mailshelf.core.Problem;
 import mailshelf.core.audit.Act;
 import mailshelf.core.audit.Thing;
@@ -22,6 +24,12 @@ public class Passwords {
     /** In bytes: bcrypt looks at no more. */
     private static final int LONGEST = 72;
 
+    /** Each keeps a processor busy for as long as it is meant to. */
+    private static final int AT_ONCE = 2;
+
+    private static final int MOST_WAITING = 20;
+
+    private final Semaphore turns = new Semaphore(AT_ONCE, true);
     private final PasswordEncoder encoder = new BCryptPasswordEncoder(12);
     private final PersonStore people;
     private final SessionStore sessions;
@@ -39,7 +47,20 @@ public class Passwords {
         if (bytes < SHORTEST || bytes > LONGEST) {
             throw Problem.invalid("invitation.password", SHORTEST, LONGEST);
         }
-        return encoder.encode(password);
+        return inTurn(() -> encoder.encode(password));
+    }
+
+    /** @throws Problem {@code signin.busy} where too many wait already */
+    private <T> T inTurn(Supplier<T> work) {
+        if (turns.getQueueLength() >= MOST_WAITING) {
+            throw new Problem(Problem.Kind.UNAVAILABLE, "signin.busy");
+        }
+        turns.acquireUninterruptibly();
+        try {
+            return work.get();
+        } finally {
+            turns.release();
+        }
     }
 
     /**
@@ -56,6 +77,6 @@ public class Passwords {
     }
 
     boolean matches(String password, String hash) {
-        return encoder.matches(password, hash);
+        return inTurn(() -> encoder.matches(password, hash));
     }
 }

@@ -28,7 +28,12 @@ class SecurityRules {
     @Bean
     SecurityFilterChain filters(HttpSecurity http, Sessions sessions) throws Exception {
         return http.authorizeHttpRequests(routes -> routes.requestMatchers(
-                                "/api/v1/session", "/api/v1/invitations/**", "/api/v1/demo/**", "/api/docs/**")
+                                "/api/v1/session",
+                                "/api/v1/invitations/**",
+                                "/api/v1/password-resets",
+                                "/api/v1/address-changes/**",
+                                "/api/v1/demo/**",
+                                "/api/docs/**")
                         .permitAll()
                         .requestMatchers("/api/**")
                         .authenticated()

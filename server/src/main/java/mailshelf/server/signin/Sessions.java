@@ -3,12 +3,10 @@ package mailshelf.server.signin;
 import jakarta.servlet.http.Cookie;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
-import java.security.SecureRandom;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.InstantSource;
 import java.util.Arrays;
-import java.util.Base64;
 import java.util.List;
 import java.util.Optional;
 import mailshelf.core.rights.Person;
@@ -36,12 +34,10 @@ public class Sessions implements SecurityContextRepository {
     private static final Duration EXACT = Duration.ofMinutes(1);
 
     private static final String COOKIE = "MAILSHELF";
-    private static final int TOKEN_BYTES = 32;
 
     private final Database database;
     private final SessionStore sessions;
     private final InstantSource machineClock;
-    private final SecureRandom random = new SecureRandom();
 
     Sessions(Database database, SessionStore sessions, InstantSource machineClock) {
         this.database = database;
@@ -51,9 +47,7 @@ public class Sessions implements SecurityContextRepository {
 
     /** Begins one, and ends the one that the request came with. */
     void begin(Person person, HttpServletRequest request, HttpServletResponse response) {
-        byte[] bytes = new byte[TOKEN_BYTES];
-        random.nextBytes(bytes);
-        String token = Base64.getUrlEncoder().withoutPadding().encodeToString(bytes);
+        String token = Tokens.fresh();
         String agent =
                 Optional.ofNullable(request.getHeader(HttpHeaders.USER_AGENT)).orElse("");
         Instant now = machineClock.instant();

@@ -48,20 +48,20 @@ public class SignIn {
 
     /** @throws Problem {@code signin.wrong}, {@code signin.throttled} */
     void withPassword(String address, String password, HttpServletRequest request, HttpServletResponse response) {
-        List<String> keys =
-                List.of("account " + address.strip().toLowerCase(Locale.ROOT), "from " + request.getRemoteAddr());
-        keys.forEach(throttle::requireNoWait);
+        List<Throttle.Key> keys = List.of(
+                Throttle.Key.account(address.strip().toLowerCase(Locale.ROOT)),
+                Throttle.Key.network(request.getRemoteAddr()));
+        throttle.count(keys);
         Optional<Person> person = database.inTransaction(tx -> people.byAddress(tx, address));
         String hash = person.flatMap(p -> database.inTransaction(tx -> people.passwordHash(tx, p.id())))
                 .orElseGet(nobodysHash);
         // compared also for unknown addresses, so that the time it takes tells nothing
         boolean right = passwords.matches(password, hash);
         if (!right || person.filter(Person::active).isEmpty()) {
-            keys.forEach(throttle::failed);
             database.doInTransaction(tx -> keepRefusal(tx, person));
             throw new Problem(Problem.Kind.NOT_SIGNED_IN, "signin.wrong");
         }
-        keys.forEach(throttle::succeeded);
+        throttle.succeeded(keys);
         start(person.get(), request, response);
     }
 

@@ -3,56 +3,103 @@ package mailshelf.server.signin;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.InstantSource;
-import java.util.LinkedHashMap;
-import java.util.Map;
+import java.util.List;
+import java.util.Optional;
 import mailshelf.core.Problem;
+import mailshelf.store.Database;
+import mailshelf.store.Tx;
+import mailshelf.store.people.ThrottleStore;
+import mailshelf.store.people.ThrottleStore.Tries;
 import org.springframework.stereotype.Component;
 
 /**
- * Slows down guessing: after a few wrong passwords for an account or from a network address, each further one doubles
- * the wait. Kept in memory, the newest accounts only; a success clears it. Thread-safe.
+ * Slows down guessing: after some tries by an account or from a network address, each further one doubles the wait. A try
+ * counts before it is judged, so that many at once are no way round it; kept in the database, so that another server or
+ * another start is none either. Thread-safe.
  */
 @Component
-class Throttle {
-    private static final int FREE_TRIES = 5;
+public class Throttle {
     private static final Duration LONGEST = Duration.ofMinutes(15);
-    private static final int MOST_REMEMBERED = 10_000;
 
+    /** How long tries are remembered after the last. */
+    private static final Duration KEPT = Duration.ofHours(1);
+
+    private static final int MOST_DOUBLINGS = 20;
+
+    private final Database database;
+    private final ThrottleStore store;
     private final InstantSource machineClock;
-    private final Map<String, Failures> failures = new LinkedHashMap<>() {
-        @Override
-        protected boolean removeEldestEntry(Map.Entry<String, Failures> eldest) {
-            return size() > MOST_REMEMBERED;
+
+    /** What tries are counted by. */
+    public record Key(String text, int free) {
+        private static final int OF_ONE = 5;
+
+        /** An office, or all who come through one gateway, share an address. */
+        private static final int OF_MANY = 40;
+
+        public static Key account(String address) {
+            return new Key("account " + address, OF_ONE);
         }
-    };
 
-    private record Failures(int count, Instant blockedUntil) {}
+        public static Key reset(String address) {
+            return new Key("reset " + address, OF_ONE);
+        }
 
-    Throttle(InstantSource machineClock) {
+        public static Key network(String from) {
+            return new Key("from " + from, OF_MANY);
+        }
+
+        /** What is done by one person, or for one. */
+        public static Key of(String what, long person) {
+            return new Key(what + " " + person, OF_ONE);
+        }
+    }
+
+    Throttle(Database database, ThrottleStore store, InstantSource machineClock) {
+        this.database = database;
+        this.store = store;
         this.machineClock = machineClock;
     }
 
-    /** @throws Problem {@code signin.throttled} while this account or network address must wait */
-    synchronized void requireNoWait(String key) {
-        Failures known = failures.get(key);
+    /** @throws Problem {@code signin.throttled} while any of these must wait; then none of them is counted */
+    public void count(List<Key> keys) {
         Instant now = machineClock.instant();
-        if (known != null && known.blockedUntil().isAfter(now)) {
-            long seconds = Duration.between(now, known.blockedUntil()).toSeconds() + 1;
+        database.doInTransaction(tx -> {
+            store.forgetBefore(tx, now);
+            keys.forEach(key -> requireNoWait(tx, key, now));
+            keys.forEach(key -> count(tx, key, now));
+        });
+    }
+
+    private void requireNoWait(Tx tx, Key key, Instant now) {
+        Optional<Tries> known = store.find(tx, key.text(), now);
+        if (known.isPresent() && known.get().blockedUntil().isAfter(now)) {
+            long seconds = Duration.between(now, known.get().blockedUntil()).toSeconds() + 1;
             throw new Problem(Problem.Kind.TOO_MANY, "signin.throttled", seconds);
         }
     }
 
-    synchronized void failed(String key) {
-        int count = failures.containsKey(key) ? failures.get(key).count() + 1 : 1;
+    private void count(Tx tx, Key key, Instant now) {
+        int tries = store.find(tx, key.text(), now).map(Tries::tries).orElse(0) + 1;
         Duration pause = Duration.ZERO;
-        if (count >= FREE_TRIES) {
-            long seconds = 1L << Math.min(20, count - FREE_TRIES);
-            pause = seconds > LONGEST.toSeconds() ? LONGEST : Duration.ofSeconds(seconds);
+        if (tries >= key.free()) {
+            Duration doubled = Duration.ofSeconds(1L << Math.min(MOST_DOUBLINGS, tries - key.free()));
+            pause = doubled.compareTo(LONGEST) > 0 ? LONGEST : doubled;
         }
-        failures.put(key, new Failures(count, machineClock.instant().plus(pause)));
+        store.put(tx, key.text(), new Tries(tries, now.plus(pause)), KEPT);
     }
 
-    synchronized void succeeded(String key) {
-        failures.remove(key);
+    /** It was no guess: what is counted by one person begins anew, what many share is as it was before. */
+    public void succeeded(List<Key> keys) {
+        Instant now = machineClock.instant();
+        database.doInTransaction(tx -> keys.forEach(key -> {
+            if (key.free() == Key.OF_ONE) {
+                store.forget(tx, key.text());
+            } else {
+                store.find(tx, key.text(), now)
+                        .filter(known -> known.tries() > 0)
+                        .ifPresent(known -> store.put(tx, key.text(), new Tries(known.tries() - 1, now), KEPT));
+            }
+        }));
     }
 }

@@ -7,7 +7,7 @@ package mailshelf.store.delivery;
  */
 public record Lease(String owner) {
     /** A worker that was heard of within this time; six beats are missed before it is taken for dead. */
-    private static final String ALIVE = "beat_at >= CURRENT_TIMESTAMP - INTERVAL '30' SECOND";
+    static final String ALIVE = "beat_at >= CURRENT_TIMESTAMP - INTERVAL '30' SECOND";
 
     /**
      * Condition on a table with a column lease_owner; takes {@link #owner} as its one value. What a worker holds itself is

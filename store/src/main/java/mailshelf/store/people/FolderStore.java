@@ -58,9 +58,10 @@ public final class FolderStore {
             }
             return key;
         });
-        return verbs.entrySet().stream()
+        List<Grant> all = verbs.entrySet().stream()
                 .map(entry -> new Grant(entry.getKey().subject(), entry.getKey().folder(), entry.getValue()))
                 .toList();
+        return tx.supposed(SupposedRights.class).map(would -> would.grants(all)).orElse(all);
     }
 
     /** Whether somebody is granted a right in some folder, himself or by a group. */

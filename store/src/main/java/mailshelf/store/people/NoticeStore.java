@@ -15,23 +15,37 @@ import mailshelf.store.work.WorkFailureStore;
 
 /** Short mails that tell one person about his own things, kept until a server has taken them over. */
 public final class NoticeStore {
-    /** A notice that waits. */
-    public record Notice(NoticeId id, PersonId person, String subject, String body, Instant at, int attempts) {}
+    /**
+     * A notice that waits.
+     *
+     * @param address where it goes instead of its person's address
+     */
+    public record Notice(
+            NoticeId id,
+            PersonId person,
+            Optional<String> address,
+            String subject,
+            String body,
+            Instant at,
+            int attempts) {}
 
     private static Notice notice(Row row) {
         return new Notice(
                 new NoticeId(row.number("id")),
                 new PersonId(row.number("person")),
+                row.optionalText("address"),
                 row.text("subject"),
                 row.text("body"),
                 row.instant("at"),
                 row.integer("attempts"));
     }
 
-    public void insert(Tx tx, PersonId person, String subject, String body, Instant now) {
+    /** @param address where it goes instead of the person's address */
+    public void insert(Tx tx, PersonId person, Optional<String> address, String subject, String body, Instant now) {
         tx.insert(
-                "INSERT INTO notice (person, subject, body, at, attempts, next_try) VALUES (?, ?, ?, ?, 0, ?)",
+                "INSERT INTO notice (person, address, subject, body, at, attempts, next_try) VALUES (?, ?, ?, ?, ?, 0, ?)",
                 person,
+                address,
                 Shortened.to(Widths.SUBJECT, subject),
                 body,
                 now,
@@ -40,7 +54,9 @@ public final class NoticeStore {
 
     public Optional<Notice> find(Tx tx, NoticeId id) {
         return tx.one(
-                "SELECT id, person, subject, body, at, attempts FROM notice WHERE id = ?", NoticeStore::notice, id);
+                "SELECT id, person, address, subject, body, at, attempts FROM notice WHERE id = ?",
+                NoticeStore::notice,
+                id);
     }
 
     /**

@@ -45,8 +45,12 @@ public final class PersonStore {
                 .collect(Collectors.toSet());
     }
 
+    private static Person supposed(Tx tx, Person is) {
+        return tx.supposed(SupposedRights.class).map(would -> would.person(is)).orElse(is);
+    }
+
     public List<Person> all(Tx tx) {
-        return tx.listReadable(PERSON + " ORDER BY name", PersonStore::person);
+        return tx.listReadable(PERSON + " ORDER BY name", row -> supposed(tx, person(row)));
     }
 
     /** Those who are active. */
@@ -55,12 +59,12 @@ public final class PersonStore {
     }
 
     public Optional<Person> find(Tx tx, PersonId id) {
-        return tx.one(PERSON + " WHERE id = ?", PersonStore::person, id);
+        return tx.one(PERSON + " WHERE id = ?", row -> supposed(tx, person(row)), id);
     }
 
     /** Those of the people that there are, by their ids. */
     public Map<PersonId, Person> find(Tx tx, Collection<PersonId> ids) {
-        return tx.list(PERSON + Among.ids("id"), PersonStore::person, Set.copyOf(ids)).stream()
+        return tx.list(PERSON + Among.ids("id"), row -> supposed(tx, person(row)), Set.copyOf(ids)).stream()
                 .collect(Collectors.toMap(Person::id, person -> person));
     }
 
@@ -109,6 +113,25 @@ public final class PersonStore {
                 .flatMap(hash -> hash);
     }
 
+    /** Whether an administrator who may come in can sign in. */
+    public boolean hasAdministratorWithPassword(Tx tx) {
+        return tx.count("SELECT COUNT(*) AS n FROM person WHERE administrator AND active AND password_hash IS NOT NULL")
+                > 0;
+    }
+
+    /** @return false where somebody else has it */
+    public boolean setAddress(Tx tx, PersonId id, String address) {
+        String written = address.toLowerCase(Locale.ROOT);
+        return tx.update(
+                        "UPDATE person SET address = ? WHERE id = ? AND NOT EXISTS "
+                                + "(SELECT 1 FROM person other WHERE other.address = ? AND other.id <> ?)",
+                        written,
+                        id,
+                        written,
+                        id)
+                == 1;
+    }
+
     public void setPasswordHash(Tx tx, PersonId id, String hash) {
         tx.update("UPDATE person SET password_hash = ? WHERE id = ?", hash, id);
     }
@@ -121,7 +144,7 @@ public final class PersonStore {
     /** Many people as the rights ask for them. */
     public List<Rights.Asker> askers(Tx tx, Collection<Person> people) {
         record Membership(PersonId person, GroupId group) {}
-        Map<PersonId, Set<GroupId>> groups = tx
+        Map<PersonId, Set<GroupId>> are = tx
                 .list(
                         "SELECT person, grp FROM membership" + Among.ids("person"),
                         row -> new Membership(new PersonId(row.number("person")), new GroupId(row.number("grp"))),
@@ -129,6 +152,9 @@ public final class PersonStore {
                 .stream()
                 .collect(Collectors.groupingBy(
                         Membership::person, Collectors.mapping(Membership::group, Collectors.toSet())));
+        Map<PersonId, Set<GroupId>> groups = tx.supposed(SupposedRights.class)
+                .map(would -> would.groups(are, ids(people)))
+                .orElse(are);
         return people.stream()
                 .map(person -> new Rights.Asker(
                         person.id(), groups.getOrDefault(person.id(), Set.of()), person.roles(), person.active()))
@@ -163,10 +189,13 @@ public final class PersonStore {
     }
 
     public List<PersonId> members(Tx tx, GroupId group) {
-        return tx.list(
+        List<PersonId> are = tx.list(
                 "SELECT person FROM membership WHERE grp = ? ORDER BY person",
                 row -> new PersonId(row.number("person")),
                 group);
+        return tx.supposed(SupposedRights.class)
+                .map(would -> would.members(group, are))
+                .orElse(are);
     }
 
     /** Whoever is not in the list is in the group no more. */

@@ -154,7 +154,7 @@ class PeopleStoresTest {
     void a_notice_is_taken_by_one_worker_and_its_text_goes_when_it_is_done() {
         database.doInTransaction(tx -> {
             new WorkerStore().begin(tx, "one", 1);
-            notices.insert(tx, Someone.kept(tx, "Ida").id(), "Paused", "because of a link", NOW);
+            notices.insert(tx, Someone.kept(tx, "Ida").id(), Optional.empty(), "Paused", "because of a link", NOW);
         });
 
         List<NoticeStore.Notice> first = claimNotices("one", NOW);
