@@ -221,15 +221,23 @@ class GettingInTest {
     void whoever_signs_in_next_in_a_tab_finds_nothing_of_the_one_before() {
         Reader reader = DEMO.reader().signInAs("Marit Lunde");
         reader.page.navigate("/compose?report=1");
+        reader.button("Cancelled sailings").click();
         reader.field(NAME).fill("Marit's own unfinished one");
         String kept = "() => JSON.stringify(sessionStorage)";
         assertThat(reader.page.evaluate(kept).toString()).contains("unfinished");
 
         // the session goes from under the tab, and somebody else signs in
         reader.page.context().clearCookies();
-        reader.signInAs("Ida Solvang");
+        reader.page.getByText("Sign in").first().waitFor();
+        reader.button("Ida Solvang").click();
+        reader.page.waitForURL("**/");
+        assertThat(reader.page.getByText("Ida Solvang").first()).isVisible();
 
+        Wait.until(
+                "the tab is emptied",
+                () -> !reader.page.evaluate(kept).toString().contains("unfinished"));
         reader.page.navigate("/compose?report=1");
+        reader.button("Cancelled sailings").click();
         assertThat(reader.field(NAME)).not().hasValue("Marit's own unfinished one");
         assertThat(reader.page.evaluate(kept).toString()).doesNotContain("unfinished");
 

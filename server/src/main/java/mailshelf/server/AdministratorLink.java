@@ -51,12 +51,8 @@ final class AdministratorLink implements Callable<Integer> {
     }
 
     private Database open() throws CannotStart {
-        if (database.isPresent()) {
-            return Database.connect(database.get(), data);
-        }
-        DataFolder.take(data, DataFolder.WHOLE, false);
         DataKind.ORGANISATION.require(data);
-        return Database.open(data);
+        return OfflineDatabase.open(data, database);
     }
 
     private int show(Database opened) {

@@ -5,7 +5,6 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
-import java.util.stream.Collectors;
 
 /** Checks the chain of one subscription's issues: every manifest names the checksum of the one before it. */
 public final class Chain {
@@ -45,9 +44,12 @@ public final class Chain {
         return faults;
     }
 
-    /** Those heads that no manifest of the archive has: its tail was cut off, or it is another archive. */
-    public static List<String> missingHeads(List<Link> all, Set<String> heads) {
-        Set<String> found = all.stream().map(Link::sha256).collect(Collectors.toSet());
+    /**
+     * Those heads that no manifest of the archive has: its tail was cut off, or it is another archive.
+     *
+     * @param found checksums of all manifests, also of trials, whose mails carry theirs
+     */
+    public static List<String> missingHeads(Set<String> found, Set<String> heads) {
         return heads.stream()
                 .filter(head -> !found.contains(head))
                 .sorted()

@@ -19,6 +19,8 @@ import mailshelf.core.data.Filter;
  * @param content what it shows of which report; before schema 3 that stood in the manifest itself, and is not read any more
  * @param mappings the mapping tables that its row rules were read from
  * @param copies what each copy shows; none in schema 1, which had one copy for all
+ * @param receipts those of earlier issues and trials that were closed since the manifest before; before schema 5 there were
+ *     none
  * @param previous checksum of the manifest before it in the chain; empty for the first
  */
 public record Manifest(
@@ -39,14 +41,24 @@ public record Manifest(
         List<Copy> copies,
         List<Part> parts,
         List<Addressee> recipients,
+        List<Closed> receipts,
         Optional<String> previous) {
-    public static final int SCHEMA = 4;
+    public static final int SCHEMA = 5;
 
     public Manifest {
         content = content == null ? List.of() : List.copyOf(content);
         mappings = mappings == null ? List.of() : List.copyOf(mappings);
         copies = copies == null ? List.of() : List.copyOf(copies);
+        receipts = receipts == null ? List.of() : List.copyOf(receipts);
     }
+
+    /**
+     * Receipts that the chain holds from now on, and with them the mails that they name.
+     *
+     * @param issue checksum of the manifest that they belong to
+     * @param sha256 of the receipts
+     */
+    public record Closed(String issue, String sha256) {}
 
     /**
      * What it shows of a report, and the versions that it was made from.

@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import mailshelf.core.json.CoreJson;
 import org.junit.jupiter.api.Test;
 
@@ -38,7 +39,7 @@ class ChainTest {
         String head = chain.remove(3).sha256();
 
         assertThat(Chain.faults("12", chain)).isEmpty();
-        assertThat(Chain.missingHeads(chain, Set.of(head)))
+        assertThat(Chain.missingHeads(chain.stream().map(Chain.Link::sha256).collect(Collectors.toSet()), Set.of(head)))
                 .singleElement()
                 .asString()
                 .contains(head);
@@ -74,6 +75,7 @@ class ChainTest {
                 "2026-11-16",
                 "2026-11-22",
                 Optional.of(1),
+                List.of(),
                 List.of(),
                 List.of(),
                 List.of(),

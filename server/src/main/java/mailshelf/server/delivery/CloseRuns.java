@@ -141,6 +141,7 @@ class CloseRuns {
         database.doInTransaction(tx -> {
             if (runs.move(tx, run, lease.owner(), RunState.CLOSED, facts.outcome(), "", now)) {
                 issues.insertEntries(tx, run.id(), entries);
+                runs.receipts(tx, run.id(), facts.receipts().sha256());
                 String no = issue.number().map(n -> "No. " + n).orElse("trial");
                 Thing thing = Thing.of(Thing.Kind.RUN, run.id(), issue.name() + ", " + no);
                 audit.keepOfNobody(

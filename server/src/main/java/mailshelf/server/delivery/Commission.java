@@ -11,6 +11,7 @@ import mailshelf.core.condition.Sending;
 import mailshelf.core.data.DataSetId;
 import mailshelf.core.data.Seen;
 import mailshelf.core.data.Viewer;
+import mailshelf.core.shelf.Manifest;
 import mailshelf.core.subscription.Subscription;
 import mailshelf.core.subscription.Terms;
 import mailshelf.core.time.Window;
@@ -26,6 +27,7 @@ import mailshelf.store.subscription.SubscriptionStore;
  * @param dataSets the names of all that it is made from
  * @param views all who are included, by what they see
  * @param terms with what is new since the last issue beginning on the day of {@code since}
+ * @param closed receipts that no manifest names yet; none for a trial, which is no part of the chain
  * @param sources the reports that it is made from, in the order of the terms
  */
 record Commission(
@@ -36,6 +38,7 @@ record Commission(
         List<RunStore.Listed> recipients,
         List<View> views,
         SubscriptionStore.Numbering numbering,
+        List<Manifest.Closed> closed,
         Optional<LocalDate> since,
         Map<DataSetId, String> dataSets,
         Instant now) {

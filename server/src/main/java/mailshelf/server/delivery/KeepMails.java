@@ -124,7 +124,7 @@ class KeepMails {
         return presses.each(missing, delivery -> {
             MailPieces mail =
                     assemble(job, contents.get(delivery.copy()), delivery, recipients.get(delivery.person()), encoder);
-            return new Fresh(delivery.id(), mail.sent(), Part.of("mails", "json", mail.kept()));
+            return new Fresh(delivery.id(), mail.sent(), Part.of(Part.Kind.MAIL, mail.kept()));
         });
     }
 

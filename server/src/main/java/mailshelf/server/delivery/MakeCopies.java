@@ -63,14 +63,14 @@ class MakeCopies {
         Edition edition = isEmpty ? makeEdition.written(order, models) : makeEdition.withFiles(order, models);
         List<Part> parts = new ArrayList<>();
         List<IssueStore.CopyFile> files = new ArrayList<>();
-        Part figures = Part.of("figures", "json", CoreJson.canonical(models));
+        Part figures = Part.of(Part.Kind.FIGURES, CoreJson.canonical(models));
         add(parts, files, "figures", "figures.json", figures);
-        edition.pdf().ifPresent(pdf -> add(parts, files, "pdf", job.fileName("pdf"), Part.of("files", "pdf", pdf)));
+        edition.pdf().ifPresent(pdf -> add(parts, files, "pdf", job.fileName("pdf"), Part.of(Part.Kind.PDF, pdf)));
         edition.picture()
-                .ifPresent(png -> add(parts, files, "picture", job.fileName("png"), Part.of("files", "png", png)));
+                .ifPresent(png -> add(parts, files, "picture", job.fileName("png"), Part.of(Part.Kind.PICTURE, png)));
         List<InText> said = order.inLetter();
         if (!said.isEmpty()) {
-            add(parts, files, "letter", "letter.json", Part.of("letters", "json", CoreJson.canonical(said)));
+            add(parts, files, "letter", "letter.json", Part.of(Part.Kind.LETTER, CoreJson.canonical(said)));
         }
         String headline = isEmpty ? "" : edition.headline();
         Copy copy = new Copy(new CopyId(0), view.seenAs(), job.slices(view), isEmpty, headline);

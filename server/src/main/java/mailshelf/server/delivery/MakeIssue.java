@@ -268,6 +268,7 @@ class MakeIssue {
                     recipients,
                     views,
                     subscriptions.numbering(tx, run.subscription()),
+                    run.trigger().isTrial() ? List.of() : runs.closedUnsealed(tx, run.subscription()),
                     since,
                     names,
                     clock.instant());

@@ -141,6 +141,7 @@ class SealIssue {
             throw new IllegalStateException("Number " + job.numbering().nextNumber() + " was drawn by another run");
         }
         subscriptions.numbered(tx, job.run().subscription(), now.nextNumber(), chainHead);
+        runs.sealed(tx, job.run().subscription(), job.closed(), now.nextNumber());
     }
 
     private void move(Tx tx, Commission job, RunState to, RunOutcome outcome, String reason) {

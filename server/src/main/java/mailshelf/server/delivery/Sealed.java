@@ -55,6 +55,7 @@ final class Sealed {
                 job.recipients().stream()
                         .map(listed -> addressee(listed.recipient(), Optional.ofNullable(copyOf.get(listed.id()))))
                         .toList(),
+                job.closed(),
                 job.number().flatMap(n -> job.numbering().chainHead()));
     }
 

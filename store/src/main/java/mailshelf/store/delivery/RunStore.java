@@ -16,6 +16,7 @@ import mailshelf.core.delivery.RunState;
 import mailshelf.core.delivery.Trigger;
 import mailshelf.core.report.ReportId;
 import mailshelf.core.rights.PersonId;
+import mailshelf.core.shelf.Manifest;
 import mailshelf.core.subscription.SubscriptionId;
 import mailshelf.core.wording.Shortened;
 import mailshelf.core.work.WorkKind;
@@ -301,6 +302,37 @@ public final class RunStore {
                   JOIN run_source s ON s.run = r.id
                   JOIN load l ON l.id = s.load
                  WHERE r.state IN ('WAITING', 'DUE') AND l.data_set = ?""", row -> row.integer("no"), dataSet));
+    }
+
+    /** Keeps the checksum of a run's newest receipts, which no manifest names yet. */
+    public void receipts(Tx tx, RunId id, String sha256) {
+        tx.update("UPDATE run SET receipts_sha = ?, receipts_sealed = NULL WHERE id = ?", sha256, id);
+    }
+
+    /** Receipts of a subscription's issues and trials that no manifest names yet, in the order of their runs. */
+    public List<Manifest.Closed> closedUnsealed(Tx tx, SubscriptionId subscription) {
+        return tx.list(
+                """
+                SELECT i.manifest_sha, r.receipts_sha
+                  FROM run r
+                  JOIN issue i ON i.run = r.id
+                 WHERE r.subscription = ? AND r.receipts_sha IS NOT NULL AND r.receipts_sealed IS NULL
+                 ORDER BY r.id""", row -> new Manifest.Closed(row.text("manifest_sha"), row.text("receipts_sha")), subscription);
+    }
+
+    /** The manifest of an issue names these from now on. */
+    public void sealed(Tx tx, SubscriptionId subscription, List<Manifest.Closed> closed, int number) {
+        tx.updateEach(
+                "UPDATE run SET receipts_sealed = ? WHERE subscription = ? AND receipts_sha = ?",
+                closed.stream()
+                        .map(each -> new Object[] {number, subscription, each.sha256()})
+                        .toList());
+    }
+
+    /** The newest receipts of all closed runs. */
+    public Set<String> allReceipts(Tx tx) {
+        return Set.copyOf(tx.list(
+                "SELECT receipts_sha FROM run WHERE receipts_sha IS NOT NULL", row -> row.text("receipts_sha")));
     }
 
     /** How many runs are not closed. */

@@ -232,6 +232,11 @@ public final class IssueStore {
                          FETCH FIRST 1 ROW ONLY""", IssueStore::entry, run, volume).map(Entry::endAt).orElse(0L);
     }
 
+    /** The checksums of all manifests. */
+    public Set<String> manifests(Tx tx) {
+        return Set.copyOf(tx.list("SELECT manifest_sha FROM issue", row -> row.text("manifest_sha")));
+    }
+
     /** The files that hold a run's parts. */
     public List<String> volumes(Tx tx, RunId run) {
         return tx.list(

@@ -9,6 +9,7 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
+import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Base64;
@@ -37,6 +38,9 @@ class ArchiveTest {
     private Archive archive;
     private final List<String> manifests = new ArrayList<>();
     private final List<Path> volumes = new ArrayList<>();
+
+    /** Those of the issue before, which the next manifest names. */
+    private List<Manifest.Closed> closed = List.of();
 
     @BeforeEach
     void three_issues() {
@@ -82,6 +86,65 @@ class ArchiveTest {
     }
 
     @Test
+    void receipts_and_mails_that_were_written_anew_are_found_by_the_manifest_after_them() throws IOException {
+        Part pdf = Part.of(Part.Kind.PDF, "pdf 1".getBytes(StandardCharsets.UTF_8));
+        Part manifest = oldManifest(pdf);
+        Part forged = Part.of(Part.Kind.MAIL, "another mail".getBytes(StandardCharsets.UTF_8));
+        Files.delete(volumes.get(0));
+
+        archive.append(volume(1, 1).path(), 0, List.of(pdf, manifest, forged, receipts(1, manifest, forged)), AT);
+
+        assertThat(verify())
+                .anyMatch(fault -> fault.contains("which No. 2 names, are missing or have been changed"))
+                .anyMatch(fault -> fault.contains("are named by no manifest after them"));
+    }
+
+    @Test
+    void an_issue_without_its_receipts_is_found() throws IOException {
+        Part pdf = Part.of(Part.Kind.PDF, "pdf 1".getBytes(StandardCharsets.UTF_8));
+        Files.delete(volumes.get(0));
+
+        archive.append(volume(1, 1).path(), 0, List.of(pdf, oldManifest(pdf)), AT);
+
+        assertThat(verify()).singleElement().asString().contains("which No. 2 names");
+    }
+
+    /** That of No. 1, byte for byte as it was. */
+    private Part oldManifest(Part pdf) {
+        closed = List.of();
+        Part manifest = manifest(1, Optional.empty(), pdf);
+        assertThat(manifest.sha256()).isEqualTo(manifests.get(0));
+        return manifest;
+    }
+
+    @Test
+    void a_part_that_was_given_another_name_is_found() throws IOException {
+        Part pdf = Part.of(Part.Kind.PDF, "pdf 4".getBytes(StandardCharsets.UTF_8));
+        Part manifest = manifest(4, Optional.of(manifests.get(2)), pdf);
+        Part renamed = new Part("files/" + pdf.sha256() + ".exe", pdf.content(), pdf.sha256());
+        Part moved = new Part("mails/" + pdf.sha256() + ".json", pdf.content(), pdf.sha256());
+
+        archive.append(volume(4, 1).path(), 0, List.of(renamed, manifest), AT);
+        assertThat(verify()).anyMatch(fault -> fault.contains(".exe is not a name that was written"));
+
+        archive.append(volume(4, 1).path(), 0, List.of(moved, manifest), AT);
+        assertThat(verify()).anyMatch(fault -> fault.contains("was written as files/"));
+    }
+
+    @Test
+    void a_mail_of_a_trial_carries_a_checksum_that_is_known() {
+        Part manifest = manifest(0, Optional.empty(), Part.of(Part.Kind.PDF, new byte[] {1}));
+        Part pdf = Part.of(Part.Kind.PDF, new byte[] {1});
+        String volume = Volume.of(SUBSCRIPTION, new RunId(9), Optional.empty(), 1, AT, 1)
+                .path();
+
+        archive.append(volume, 0, List.of(pdf, manifest), AT);
+
+        assertThat(Verification.of(archive.folder(), Set.of(manifest.sha256())).faults())
+                .isEmpty();
+    }
+
+    @Test
     void an_issue_dropped_in_the_middle_is_found() throws IOException {
         Files.delete(volumes.get(1));
 
@@ -101,7 +164,7 @@ class ArchiveTest {
     void a_part_taken_out_is_found() throws IOException {
         String volume =
                 Volume.of(SUBSCRIPTION, new RunId(4), Optional.of(4), 1, AT, 1).path();
-        Part lost = Part.of("files", "pdf", "not written".getBytes(StandardCharsets.UTF_8));
+        Part lost = Part.of(Part.Kind.PDF, "not written".getBytes(StandardCharsets.UTF_8));
         archive.append(volume, 0, List.of(manifest(4, Optional.of(manifests.get(2)), lost)), AT);
 
         assertThat(verify()).anyMatch(fault -> fault.contains(lost.sha256()) && fault.contains("missing"));
@@ -110,8 +173,8 @@ class ArchiveTest {
     @Test
     void what_a_crash_left_behind_the_last_named_entry_is_cut_off() throws IOException {
         String volume = "2026/12/9-r1.1.tar";
-        Part first = Part.of("files", "pdf", "first".getBytes(StandardCharsets.UTF_8));
-        Part second = Part.of("files", "pdf", "second".getBytes(StandardCharsets.UTF_8));
+        Part first = Part.of(Part.Kind.PDF, "first".getBytes(StandardCharsets.UTF_8));
+        Part second = Part.of(Part.Kind.PDF, "second".getBytes(StandardCharsets.UTF_8));
         List<Entry> named = archive.append(volume, 0, List.of(first), AT);
         Files.write(archive.folder().resolve(volume), new byte[777], StandardOpenOption.APPEND);
 
@@ -146,10 +209,10 @@ class ArchiveTest {
 
     @Test
     void what_two_servers_wrote_for_one_issue_is_checked_as_one() throws IOException {
-        Part pdf = Part.of("files", "pdf", "pdf 4".getBytes(StandardCharsets.UTF_8));
+        Part pdf = Part.of(Part.Kind.PDF, "pdf 4".getBytes(StandardCharsets.UTF_8));
         Part manifest = manifest(4, Optional.of(manifests.get(2)), pdf);
         archive.append(volume(4, 1).path(), 0, List.of(pdf, manifest), AT);
-        Part mail = Part.of("mails", "json", "mail 4".getBytes(StandardCharsets.UTF_8));
+        Part mail = Part.of(Part.Kind.MAIL, "mail 4".getBytes(StandardCharsets.UTF_8));
         Part receipts = receipts(4, manifest, mail);
         archive.append(volume(4, 2).path(), 0, List.of(mail, receipts), AT);
 
@@ -161,7 +224,7 @@ class ArchiveTest {
 
     @Test
     void attempts_at_an_issue_that_came_to_nothing_are_thrown_away_and_nothing_else_is() throws IOException {
-        Part pdf = Part.of("files", "pdf", "pdf 4".getBytes(StandardCharsets.UTF_8));
+        Part pdf = Part.of(Part.Kind.PDF, "pdf 4".getBytes(StandardCharsets.UTF_8));
         archive.append(volume(4, 1).path(), 0, List.of(pdf), AT);
 
         archive.discardAttempts(volume(4, 2));
@@ -181,32 +244,40 @@ class ArchiveTest {
     private String issue(int number, Optional<String> previous) {
         String volume = volume(number, 1).path();
         volumes.add(archive.folder().resolve(volume));
-        Part pdf = Part.of("files", "pdf", ("pdf " + number).getBytes(StandardCharsets.UTF_8));
+        Part pdf = Part.of(Part.Kind.PDF, ("pdf " + number).getBytes(StandardCharsets.UTF_8));
         Part manifest = manifest(number, previous, pdf);
         List<Entry> made = archive.append(volume, 0, List.of(pdf, manifest), AT);
-        Part mail = Part.of("mails", "json", ("mail " + number).getBytes(StandardCharsets.UTF_8));
-        archive.append(volume, made.get(1).endAt(), List.of(mail, receipts(number, manifest, mail)), AT);
+        Part mail = Part.of(Part.Kind.MAIL, ("mail " + number).getBytes(StandardCharsets.UTF_8));
+        Part receipts = receipts(number, manifest, mail);
+        archive.append(volume, made.get(1).endAt(), List.of(mail, receipts), AT);
+        closed = List.of(new Manifest.Closed(manifest.sha256(), receipts.sha256()));
         return manifest.sha256();
+    }
+
+    private static Instant dayOf(int number) {
+        return AT.plus(Duration.ofDays(number));
     }
 
     private static Part receipts(int number, Part manifest, Part mail) {
         var receipt = new Receipts.Receipt("ida@brinewater.example", "<d1@x>", "ACCEPTED", mail.sha256(), List.of());
-        var receipts = new Receipts(1, manifest.sha256(), number, 1, "SENT", AT, List.of(receipt));
+        var receipts = new Receipts(
+                1, manifest.sha256(), number, 1, "SENT", dayOf(number).plusSeconds(60), List.of(receipt));
         return Part.receipts(2, CoreJson.canonical(receipts));
     }
 
-    private static Part manifest(int number, Optional<String> previous, Part pdf) {
+    private Part manifest(int number, Optional<String> previous, Part pdf) {
         var parts = List.of(new Manifest.Part(Optional.of(1), "pdf", "report.pdf", pdf.sha256(), pdf.content().length));
+        Instant made = dayOf(number);
         var manifest = new Manifest(
-                1,
+                Manifest.SCHEMA,
                 12,
                 "Cancelled",
                 number,
                 1,
                 "made",
                 "",
-                AT,
-                AT,
+                made,
+                made,
                 "2026-11-16",
                 "2026-11-22",
                 Optional.of(1),
@@ -215,6 +286,7 @@ class ArchiveTest {
                 List.of(),
                 parts,
                 List.of(),
+                closed,
                 previous);
         return Part.named(Part.MANIFEST, CoreJson.canonical(manifest));
     }
