@@ -22,7 +22,7 @@ function ApprovalRow({ approval }: { approval: Approval }) {
   const { moment } = useWhen();
   const { owner, name, others, columns, state, answeredBy } = approval;
   const answer = useChange(({ yes, reply }: { yes: boolean; reply: string }) =>
-    call<null>(`approvals/${approval.id}/answer`, { method: "POST", body: { approve: yes, reply } }),
+    call<null>(`approvals/${approval.id}/answer`, { method: "POST", body: { approve: yes, reply, columns } }),
   );
   return (
     <li className="border-base-300 border-b py-4">

@@ -84,6 +84,7 @@ function Shown({ run }: { run: Run }) {
       <Fault error={again.error} />
       <SetAside of={(item) => item.run === run.id} />
       {run.because && <p className="text-error max-w-prose pb-3 text-sm">{words.run.because(run.because)}</p>}
+      {run.others > 0 && <p className="text-quiet pb-2">{words.recipients.others(run.others)}</p>}
       <div className="overflow-x-auto">
         <table className="stacks" aria-label={words.run.recipients}>
           <thead>

@@ -52,7 +52,12 @@ export function Recipients({ view }: { view: Api["SubscriptionView"] }) {
               )}
           </li>
         ))}
-        {view.recipients.length === 0 && <li className="text-late">{words.audience.nobody}</li>}
+        {view.others > 0 && (
+          <li className="text-quiet border-base-300 border-t py-1.5">
+            {words.recipients.others(view.others)}
+          </li>
+        )}
+        {view.recipients.length + view.others === 0 && <li className="text-late">{words.audience.nobody}</li>}
       </ul>
     </section>
   );

@@ -1030,6 +1030,8 @@ export const en = {
   },
 
   recipients: {
+    others: (many: number) =>
+      `${counted(many, "other gets", "others get")} it too. Its owner and administrators see who.`,
     leave: "leave",
     taken: (name: string, subscription: string) =>
       `${name} is off “${subscription}”. Numbers and days stay as they are.`,

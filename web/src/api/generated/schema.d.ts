@@ -2786,6 +2786,8 @@ export interface components {
             number: number | null;
             couldNotBeMade: boolean;
             recipients: components["schemas"]["RunRecipient"][];
+            /** Format: int32 */
+            others: number;
         };
         SampleView: {
             file: components["schemas"]["FileForm"] | null;
@@ -2960,6 +2962,8 @@ export interface components {
             version: number;
             terms: components["schemas"]["Terms"];
             recipients: components["schemas"]["RecipientView"][];
+            /** Format: int32 */
+            others: number;
             versions: components["schemas"]["VersionView"][];
             runs: components["schemas"]["RunLine"][];
         };

@@ -171,6 +171,11 @@ class PersonalColumnsTest {
         assertThat(state(id)).isEqualTo("ACTIVE");
         assertThat(ida.get("issues/" + Sends.issue(marit, id)).toString()).contains(SOMEBODY);
 
+        // a longer period is something else, and so is what was marked anew
+        change(id, Wishes.of(terms("duties", "OWNER", MARIT, IDA), "period", "last-26-weeks"));
+        assertThat(state(id)).as("26 weeks were not approved").isEqualTo("PAUSED");
+        change(id, terms);
+        assertThat(state(id)).as("but these 4 are").isEqualTo("ACTIVE");
         // fewer get the same, then somebody else does
         change(id, terms("duties", "OWNER", MARIT));
         change(id, Wishes.with(terms, "name", "Duties"));
@@ -217,13 +222,13 @@ class PersonalColumnsTest {
 
         sunniva.post(
                 "approvals/" + waiting.get("id").asLong() + "/answer",
-                Map.of("approve", false, "reply", "Send each his own."));
+                Map.of("approve", false, "reply", "Send each his own.", "columns", List.of()));
 
         assertThat(state(id)).isEqualTo("PAUSED");
         assertThat(sunniva.refused(
                                 "POST",
                                 "approvals/" + waiting.get("id").asLong() + "/answer",
-                                Map.of("approve", true, "reply", ""))
+                                Map.of("approve", true, "reply", "", "columns", List.of("In charge")))
                         .code())
                 .isEqualTo("request.answered-already");
         Wait.until(
@@ -231,6 +236,32 @@ class PersonalColumnsTest {
                 () -> marit.get("mail-room/marit.lunde@brinewater.example")
                         .toString()
                         .contains("was not approved"));
+    }
+
+    @Test
+    void an_approval_ends_when_its_columns_are_marked_anew() {
+        rule("APPROVE");
+        long id = started(terms("duties", "OWNER", MARIT, IDA));
+        long asked = sunniva.get("approvals").get(0).get("id").asLong();
+        Map<String, Object> yes = Map.of("approve", true, "reply", "", "columns", List.of("In charge"));
+        Map<String, Object> other = Map.of("approve", true, "reply", "", "columns", List.of("Phone"));
+        assertThat(sunniva.refused("POST", "approvals/" + asked + "/answer", other)
+                        .code())
+                .isEqualTo("approval.changed");
+        sunniva.post("approvals/" + asked + "/answer", yes);
+        assertThat(state(id)).isEqualTo("ACTIVE");
+        List<String> marked = sunniva.get("data-sets/5")
+                .get("personal")
+                .valueStream()
+                .map(JsonNode::asString)
+                .toList();
+
+        sunniva.put("data-sets/5/personal", Map.of("columns", List.of()));
+        sunniva.put("data-sets/5/personal", Map.of("columns", marked));
+
+        assertThat(marit.refused("POST", "subscriptions/" + id + "/send", null).code())
+                .isEqualTo("subscription.needs-approval");
+        marit.post("subscriptions/" + id + "/end", null);
     }
 
     @Test
@@ -261,7 +292,7 @@ class PersonalColumnsTest {
         assertThat(sunniva.refused(
                                 "POST",
                                 "approvals/" + own.get("id").asLong() + "/answer",
-                                Map.of("approve", true, "reply", ""))
+                                Map.of("approve", true, "reply", "", "columns", List.of("In charge")))
                         .code())
                 .isEqualTo("approval.own");
     }

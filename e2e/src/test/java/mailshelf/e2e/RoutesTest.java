@@ -191,7 +191,7 @@ class RoutesTest {
             Map.entry("POST /reports/{id}/requests", Map.of("wants", "SUBSCRIBE_SELF", "because", "")),
             Map.entry("PUT /data-sets/{id}/personal", Map.of("columns", List.of("none"))),
             Map.entry("PUT /house-rules", Map.of("personal", "WARN")),
-            Map.entry("POST /approvals/{id}/answer", Map.of("approve", false, "reply", "")),
+            Map.entry("POST /approvals/{id}/answer", Map.of("approve", false, "reply", "", "columns", List.of())),
             Map.entry("POST /requests/{id}/answer", Map.of("grant", false, "reply", "")),
             Map.entry("POST /sendings", Wishes.terms()),
             Map.entry("PUT /subscriptions/{id}", Wishes.terms()),

@@ -13,6 +13,8 @@ import java.util.Optional;
  * @param baseUrl how readers reach the server; links in mails begin with it, without a slash at the end
  * @param sourceRoots folders below which files may be watched
  * @param largestLoadBytes how many bytes of rows one load may have
+ * @param proxies addresses of proxies that are believed whom they say they ask for (Forwarded headers), as a regular
+ *     expression; empty where readers come directly
  * @param demo there where the demo's parts (one-click sign-in, mail room, movable clock) are
  */
 public record HouseSettings(
@@ -23,11 +25,17 @@ public record HouseSettings(
         MailSettings mail,
         List<Path> sourceRoots,
         long largestLoadBytes,
+        String proxies,
         Optional<DemoSettings> demo) {
 
     /** An address as others are put behind it. */
     static String withoutSlash(String url) {
         return url.replaceAll("/+$", "");
+    }
+
+    /** Whether readers come by TLS, at this server or at the proxy before it. */
+    public boolean isSecure() {
+        return baseUrl.startsWith("https://");
     }
 
     public String issueUrl(long issue) {

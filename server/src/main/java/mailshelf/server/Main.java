@@ -111,6 +111,15 @@ public final class Main implements Callable<Integer> {
         String baseUrl;
 
         @Option(
+                names = "--trusted-proxies",
+                paramLabel = "REGEX",
+                description =
+                        "addresses of the proxies before this server, such as 10\\.0\\.0\\.\\d+, whose X-Forwarded headers"
+                                + " are believed (default: none)",
+                defaultValue = "")
+        String proxies;
+
+        @Option(
                 names = "--smtp-host",
                 description = "mail server (default ${DEFAULT-VALUE})",
                 defaultValue = "localhost")
@@ -169,6 +178,7 @@ public final class Main implements Callable<Integer> {
                     new MailSettings(mailAddress, smtpHost, smtpPort, tls, login),
                     place.sourceRoots,
                     place.largestLoad * MEGABYTE,
+                    proxies,
                     Optional.empty());
             if (place.fresh && database.isPresent()) {
                 System.err.println("--fresh empties what other servers use: leave it out, or leave out --database.");
@@ -230,6 +240,7 @@ public final class Main implements Callable<Integer> {
                             "mail-shelf@brinewater.example", "localhost", mailPort, MailTls.NEVER, Optional.empty()),
                     place.sourceRoots,
                     place.largestLoad * MEGABYTE,
+                    "",
                     Optional.of(new DemoSettings(
                             tickets,
                             Optional.ofNullable(clock).map(OffsetDateTime::toInstant),

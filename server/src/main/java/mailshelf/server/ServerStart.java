@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.net.InetAddress;
 import java.net.ServerSocket;
+import java.util.HashMap;
 import java.util.Locale;
 import java.util.Map;
 import java.util.MissingResourceException;
@@ -48,8 +49,20 @@ final class ServerStart {
     private static ConfigurableApplicationContext start(HouseSettings settings, String address, int port) {
         return application(settings.demo().isPresent() ? DemoApp.class : HouseApp.class)
                 .initializers(context -> context.getBeanFactory().registerSingleton("houseSettings", settings))
-                .properties(Map.of("server.port", port, "server.address", address))
+                .properties(properties(settings, address, port))
                 .run();
+    }
+
+    /** Without trusted proxies, nobody is believed where a request came from. */
+    private static Map<String, Object> properties(HouseSettings settings, String address, int port) {
+        Map<String, Object> properties = new HashMap<>(Map.of("server.port", port, "server.address", address));
+        if (settings.proxies().isEmpty()) {
+            properties.put("server.forward-headers-strategy", "none");
+        } else {
+            properties.put("server.forward-headers-strategy", "native");
+            properties.put("server.tomcat.remoteip.internal-proxies", settings.proxies());
+        }
+        return properties;
     }
 
     /**

@@ -38,6 +38,8 @@ public enum Act {
     SUBSCRIPTION_APPROVED,
     APPROVAL_DECLINED,
     RECIPIENT_LEFT,
+    /** The full list of who gets a subscription, by somebody other than its owner. */
+    RECIPIENTS_READ,
     SENT_ONCE,
     SEND_ASKED,
     TRIAL_ASKED,

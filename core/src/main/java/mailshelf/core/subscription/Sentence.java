@@ -53,6 +53,7 @@ public final class Sentence {
      * @param seenAs as it is done, which may be stricter than the terms
      * @param owner whose subscription it is or becomes, by name
      * @param reader for "me"; empty when it reads the same for everybody
+     * @param whole whether the reader may know who else gets it, and values that row rules may hide from the reader
      */
     public record Facts(
             Map<ReportId, Definition> reports,
@@ -62,7 +63,8 @@ public final class Sentence {
             SeenAs seenAs,
             PersonId owner,
             Map<PersonId, String> names,
-            Optional<PersonId> reader) {
+            Optional<PersonId> reader,
+            boolean whole) {
         public Facts {
             reports = Map.copyOf(reports);
             ruled = List.copyOf(ruled);
@@ -132,8 +134,12 @@ public final class Sentence {
         part(phrases, Part.PERIOD, period(content, terms, words), missing);
         between(phrases, ", ");
         int mostValues = most == Integer.MAX_VALUE ? most : MOST_VALUES;
-        part(phrases, Part.FILTER, filters(content.filters(), report, words, mostValues), missing);
-        if (!facts.cut().isEmpty()) {
+        boolean isHidden =
+                !facts.whole() && !facts.ruled().isEmpty() && !content.filters().isEmpty();
+        String filters =
+                isHidden ? words.say("sentence.filtered") : filters(content.filters(), report, words, mostValues);
+        part(phrases, Part.FILTER, filters, missing);
+        if (facts.whole() && !facts.cut().isEmpty()) {
             between(phrases, ", ");
             part(phrases, Part.CUT, words.say("sentence.cut", facts.cut()), missing);
         }
@@ -311,6 +317,12 @@ public final class Sentence {
     private String toWhom() {
         if (terms.recipients().isEmpty()) {
             return words.say("sentence.nobody");
+        }
+        if (!facts.whole()) {
+            boolean isListed =
+                    facts.reader().filter(terms.recipients()::contains).isPresent();
+            int others = terms.recipients().size() - (isListed ? 1 : 0);
+            return words.say(isListed ? "sentence.me-and-others" : "sentence.people", others);
         }
         return words.shortList(terms.recipients().stream().map(this::name).toList(), most);
     }

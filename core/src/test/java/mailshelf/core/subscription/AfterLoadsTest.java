@@ -108,7 +108,8 @@ class AfterLoadsTest {
                 SeenAs.RECIPIENT,
                 IDA,
                 Map.of(IDA, "Ida Solvang"),
-                Optional.of(IDA));
+                Optional.of(IDA),
+                true);
         return Sentence.text(terms, facts, Words.in(Locale.ENGLISH));
     }
 

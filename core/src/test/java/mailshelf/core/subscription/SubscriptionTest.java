@@ -50,6 +50,24 @@ class SubscriptionTest {
     }
 
     @Test
+    void who_may_not_know_the_others_is_told_how_many_there_are_and_no_values_that_rules_may_hide() {
+        Terms terms =
+                terms(List.of("p1", "p2"), List.of(Filter.anyOf("route", List.of("1 Ness–Hovden"))), List.of(IDA, TOR));
+
+        assertThat(Sentence.text(terms, facts(List.of("Route"), SeenAs.RECIPIENT, false), Words.in(Locale.ENGLISH)))
+                .contains("last week, with filters,")
+                .contains("to me and one other")
+                .doesNotContain("Hovden")
+                .doesNotContain("Tor");
+        assertThat(Sentence.fullText(
+                        terms(List.of("p1"), List.of(), List.of(TOR)),
+                        facts(List.of(), SeenAs.RECIPIENT, false),
+                        Words.in(Locale.ENGLISH)))
+                .contains("to one person")
+                .doesNotContain("Tor");
+    }
+
+    @Test
     void what_is_still_missing_is_marked_in_the_sentence() {
         Terms terms = terms(List.of("p1"), List.of(), List.of());
 
@@ -146,7 +164,8 @@ class SubscriptionTest {
                 SeenAs.RECIPIENT,
                 TOR,
                 Map.of(),
-                Optional.of(IDA));
+                Optional.of(IDA),
+                true);
 
         assertThat(terms.content()).extracting(Content::blocks).containsExactly(List.of("b1", "b2"), List.of("b2"));
         assertThat(Sentence.text(terms, facts, Words.in(Locale.ENGLISH)))
@@ -235,6 +254,10 @@ class SubscriptionTest {
     }
 
     private static Sentence.Facts facts(List<String> ruled, SeenAs seenAs) {
+        return facts(ruled, seenAs, true);
+    }
+
+    private static Sentence.Facts facts(List<String> ruled, SeenAs seenAs, boolean whole) {
         return new Sentence.Facts(
                 Map.of(new ReportId(1), Ferries.definition()),
                 "",
@@ -243,7 +266,8 @@ class SubscriptionTest {
                 seenAs,
                 TOR,
                 Map.of(IDA, "Ida Solvang", TOR, "Tor Egeland"),
-                Optional.of(IDA));
+                Optional.of(IDA),
+                whole);
     }
 
     private static Terms terms(List<String> pages, List<Filter> filters, List<PersonId> recipients) {

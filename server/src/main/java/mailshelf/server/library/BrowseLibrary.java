@@ -167,6 +167,7 @@ class BrowseLibrary {
             Mine mine = new Mine(reading.favourites(tx, who.id()), reading.opened(tx, who.id()));
             List<Report> chosen = ordered(
                     tx,
+                    access,
                     wish,
                     mine,
                     tree,
@@ -222,8 +223,9 @@ class BrowseLibrary {
     /** What I do with reports. */
     private record Mine(Set<ReportId> favourites, Map<ReportId, Instant> opened) {}
 
-    private List<Report> ordered(Tx tx, Wish wish, Mine mine, FolderTree tree, List<Report> reports) {
-        List<Report> found = find.answering(tx, reports, wish.words());
+    private List<Report> ordered(
+            Tx tx, Gate.Access access, Wish wish, Mine mine, FolderTree tree, List<Report> reports) {
+        List<Report> found = find.answering(tx, access, reports, wish.words());
         return switch (wish.order()) {
             case FOLDER ->
                 wish.words().isBlank()

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Predicate;
 import mailshelf.core.report.Definition;
 import mailshelf.core.report.Findable;
 import mailshelf.core.report.ReportId;
@@ -30,10 +31,13 @@ class FindReports {
     private final FolderStore folders;
     private final ReportStore reports;
     private final Definitions definitions;
-    private final Map<ReportId, Known> known = new ConcurrentHashMap<>();
+    private final Map<Place, Known> known = new ConcurrentHashMap<>();
 
-    /** What a report is found by, as long as it is the same version under the same folders. */
-    private record Known(int version, List<String> folders, Findable findable) {}
+    /** A report under the folders that somebody may know of. */
+    private record Place(ReportId report, List<String> folders) {}
+
+    /** What a report is found by, as long as it is the same version. */
+    private record Known(int version, Findable findable) {}
 
     /**
      * An answer.
@@ -64,7 +68,7 @@ class FindReports {
             List<Report> visible = reports.all(tx).stream()
                     .filter(report -> access.may(Verb.SEE, report.folder()))
                     .toList();
-            return ranked(tx, visible, question, byId).stream()
+            return ranked(tx, visible, question, byId, folder -> access.may(Verb.KNOW, folder)).stream()
                     .limit(most)
                     .map(found -> hit(tx, found, question, byId))
                     .toList();
@@ -74,15 +78,16 @@ class FindReports {
     /** Reads what reports are found by, before anybody asks. */
     void know(List<Report> all) {
         Map<FolderId, Folder> byId = database.inTransaction(this::byId);
-        all.forEach(report -> database.doInTransaction(tx -> findable(tx, report, byId)));
+        all.forEach(report ->
+                database.doInTransaction(tx -> findable(tx, report, path(report.folder(), byId, any -> true))));
     }
 
     /** Those of some reports that answer a question, the best first; all of them where nothing is asked. */
-    List<Report> answering(Tx tx, List<Report> among, String words) {
+    List<Report> answering(Tx tx, Gate.Access access, List<Report> among, String words) {
         List<String> question = Findable.question(words);
         return question.isEmpty()
                 ? among
-                : ranked(tx, among, question, byId(tx)).stream()
+                : ranked(tx, among, question, byId(tx), folder -> access.may(Verb.KNOW, folder)).stream()
                         .map(Ranked::report)
                         .toList();
     }
@@ -93,10 +98,11 @@ class FindReports {
         return byId;
     }
 
-    private List<Ranked> ranked(Tx tx, List<Report> among, List<String> question, Map<FolderId, Folder> byId) {
+    private List<Ranked> ranked(
+            Tx tx, List<Report> among, List<String> question, Map<FolderId, Folder> byId, Predicate<FolderId> isKnown) {
         List<Ranked> ranked = new ArrayList<>();
         for (Report report : among) {
-            Findable findable = findable(tx, report, byId);
+            Findable findable = findable(tx, report, path(report.folder(), byId, isKnown));
             findable.rank(question).ifPresent(rank -> ranked.add(new Ranked(report, findable, rank)));
         }
         ranked.sort(Comparator.comparing(Ranked::rank)
@@ -105,25 +111,26 @@ class FindReports {
         return ranked;
     }
 
-    private Findable findable(Tx tx, Report report, Map<FolderId, Folder> byId) {
-        List<String> path = path(report.folder(), byId);
-        Known before = known.get(report.id());
-        if (before != null
-                && before.version() == report.version()
-                && before.folders().equals(path)) {
+    private Findable findable(Tx tx, Report report, List<String> path) {
+        Place place = new Place(report.id(), path);
+        Known before = known.get(place);
+        if (before != null && before.version() == report.version()) {
             return before.findable();
         }
         Findable findable = new Findable(definitions.definition(tx, report), path);
-        known.put(report.id(), new Known(report.version(), path, findable));
+        known.put(place, new Known(report.version(), findable));
         return findable;
     }
 
-    private static List<String> path(FolderId folder, Map<FolderId, Folder> byId) {
+    /** The names of the folders above it that are known: a hit names no other. */
+    private static List<String> path(FolderId folder, Map<FolderId, Folder> byId, Predicate<FolderId> isKnown) {
         List<String> names = new ArrayList<>();
         Optional<FolderId> at = Optional.of(folder);
         while (at.isPresent()) {
             Folder here = byId.get(at.get());
-            names.add(here.name());
+            if (isKnown.test(here.id())) {
+                names.add(here.name());
+            }
             at = here.parent();
         }
         return names;

@@ -4,6 +4,7 @@ import java.time.Instant;
 import java.util.List;
 import java.util.function.Predicate;
 import mailshelf.core.Problem;
+import mailshelf.core.data.Allowed;
 import mailshelf.core.report.Cut;
 import mailshelf.core.report.CutId;
 import mailshelf.core.report.ReportId;
@@ -14,6 +15,7 @@ import mailshelf.core.subscription.Subscription;
 import mailshelf.core.subscription.SubscriptionId;
 import mailshelf.core.wording.OneLine;
 import mailshelf.server.clock.BusinessClock;
+import mailshelf.server.data.Viewers;
 import mailshelf.server.rights.Gate;
 import mailshelf.store.Database;
 import mailshelf.store.Tx;
@@ -31,6 +33,7 @@ class KeepCuts {
     private final Gate gate;
     private final Database database;
     private final CutStore cuts;
+    private final Viewers viewers;
     private final Definitions definitions;
     private final FollowCuts follow;
     private final PersonStore people;
@@ -74,6 +77,7 @@ class KeepCuts {
             Gate gate,
             Database database,
             CutStore cuts,
+            Viewers viewers,
             Definitions definitions,
             FollowCuts follow,
             PersonStore people,
@@ -81,6 +85,7 @@ class KeepCuts {
         this.gate = gate;
         this.database = database;
         this.cuts = cuts;
+        this.viewers = viewers;
         this.definitions = definitions;
         this.follow = follow;
         this.people = people;
@@ -93,12 +98,24 @@ class KeepCuts {
             Report report = gate.readable(tx, who, id);
             Gate.Access access = gate.access(tx, who);
             boolean mayShare = mayShare(access, report);
+            List<Allowed> allowed = viewers.of(
+                            tx, who, definitions.newest(tx, report).dataSet())
+                    .allowed();
             return new CutsView(
                     cuts.ofReport(tx, id, who.id()).stream()
+                            .filter(cut -> cut.owner().equals(who.id()) || namesOnly(cut.cut(), allowed))
                             .map(cut -> view(tx, who, access, report, mayShare, cut))
                             .toList(),
                     mayShare);
         });
+    }
+
+    /** Whether its filters name no values but those that row rules let somebody see. */
+    private static boolean namesOnly(Cut cut, List<Allowed> allowed) {
+        return cut.filters().stream()
+                .allMatch(filter -> allowed.stream()
+                        .filter(rule -> rule.column().equals(filter.column()))
+                        .allMatch(rule -> rule.values().containsAll(filter.values())));
     }
 
     private CutView view(Tx tx, Person who, Gate.Access access, Report report, boolean mayShare, KeptCut cut) {

@@ -4,6 +4,7 @@ import java.time.Instant;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import mailshelf.core.Problem;
 import mailshelf.core.audit.Act;
 import mailshelf.core.audit.Thing;
@@ -18,6 +19,7 @@ import mailshelf.core.subscription.State;
 import mailshelf.core.subscription.Subscription;
 import mailshelf.core.subscription.SubscriptionId;
 import mailshelf.core.subscription.Terms;
+import mailshelf.core.time.Period;
 import mailshelf.core.wording.Words;
 import mailshelf.server.HouseSettings;
 import mailshelf.server.audit.AuditTrail;
@@ -35,7 +37,8 @@ import org.springframework.stereotype.Component;
 
 /**
  * Holds back what sends personal columns as its owner sees them until somebody has approved it, where the house wants that. An
- * approval holds on while the same goes to the same people, or fewer.
+ * approval holds for exactly what was approved: the same columns of the same content for the same periods, to the same
+ * people or fewer.
  */
 @Component
 public class Approvals {
@@ -53,8 +56,11 @@ public class Approvals {
     private final BusinessClock clock;
     private final AuditTrail audit;
 
-    /** @param approve false declines it */
-    record Reply(boolean approve, String reply) {}
+    /**
+     * @param approve false declines it
+     * @param columns the personal ones that were seen when it was decided
+     */
+    record Reply(boolean approve, String reply, List<String> columns) {}
 
     /**
      * What waits, as administrators see it.
@@ -109,21 +115,24 @@ public class Approvals {
             return Optional.empty();
         }
         List<String> columns = personal.goingOut(tx, owner, terms);
-        if (columns.isEmpty() || own.filter(id -> isApproved(tx, id, terms)).isPresent()) {
+        if (columns.isEmpty()
+                || own.filter(id -> isApproved(tx, id, terms, columns)).isPresent()) {
             return Optional.empty();
         }
         Words words = words(people.find(tx, owner).orElseThrow());
         return Optional.of(words.say("paused.needs-approval", words.list(columns)));
     }
 
-    private boolean isApproved(Tx tx, SubscriptionId id, Terms terms) {
+    private boolean isApproved(Tx tx, SubscriptionId id, Terms terms, List<String> columns) {
         return approvals.of(tx, id, Approval.State.APPROVED).stream()
+                .filter(approved -> approvals.columns(tx, approved.id()).containsAll(columns))
                 .map(approved ->
                         subscriptions.version(tx, id, approved.version()).terms())
                 .anyMatch(approved -> covers(approved, terms));
     }
 
-    private record Shown(ReportId report, List<String> pages, List<String> blocks, List<Filter> filters) {}
+    private record Shown(
+            ReportId report, List<String> pages, List<String> blocks, Period period, List<Filter> filters) {}
 
     private static boolean covers(Terms approved, Terms now) {
         return shown(approved).equals(shown(now))
@@ -135,7 +144,7 @@ public class Approvals {
 
     private static List<Shown> shown(Terms terms) {
         return terms.content().stream()
-                .map(each -> new Shown(each.report(), each.pages(), each.blocks(), each.filters()))
+                .map(each -> new Shown(each.report(), each.pages(), each.blocks(), each.period(), each.filters()))
                 .toList();
     }
 
@@ -239,12 +248,32 @@ public class Approvals {
                 (int) asked.recipients().stream()
                         .filter(id -> !id.equals(subscription.owner()))
                         .count(),
-                personal.goingOut(tx, subscription.owner(), asked),
+                approval.state() == Approval.State.APPROVED
+                        ? approvals.columns(tx, approval.id()).stream().sorted().toList()
+                        : goingOut(tx, approval, subscription),
                 approval.at(),
                 approval.state(),
                 approval.answeredBy().map(by -> name(tx, by)).orElse(""),
                 approval.reply(),
                 who.is(Role.ADMINISTRATOR) && !who.id().equals(subscription.owner()));
+    }
+
+    private List<String> goingOut(Tx tx, Approval approval, Subscription subscription) {
+        Terms asked = subscriptions
+                .version(tx, approval.subscription(), approval.version())
+                .terms();
+        return personal.goingOut(tx, subscription.owner(), asked);
+    }
+
+    /** Ends approvals of what would show other personal columns than were approved, since they were marked anew. */
+    void marksChanged(Tx tx) {
+        for (Approval approved : approvals.approved(tx)) {
+            Subscription subscription =
+                    subscriptions.find(tx, approved.subscription()).orElseThrow();
+            if (!approvals.columns(tx, approved.id()).equals(Set.copyOf(goingOut(tx, approved, subscription)))) {
+                approvals.lapse(tx, approved.id());
+            }
+        }
     }
 
     void answer(Person who, ApprovalId id, Reply reply) {
@@ -262,8 +291,19 @@ public class Approvals {
                         "approval.own",
                         subscription.terms().name());
             }
+            if (approval.state() != Approval.State.OPEN) {
+                throw new Problem(Problem.Kind.CONFLICT, "request.answered-already");
+            }
+            List<String> columns = reply.approve() ? goingOut(tx, approval, subscription) : List.of();
+            if (reply.approve() && !columns.equals(reply.columns())) {
+                throw new Problem(
+                        Problem.Kind.CONFLICT,
+                        "approval.changed",
+                        subscription.terms().name(),
+                        words(who).list(columns));
+            }
             Approval.State state = reply.approve() ? Approval.State.APPROVED : Approval.State.DECLINED;
-            if (!approvals.answer(tx, id, state, who.id(), reply.reply().strip(), clock.instant())) {
+            if (!approvals.answer(tx, id, state, who.id(), reply.reply().strip(), columns, clock.instant())) {
                 throw new Problem(Problem.Kind.CONFLICT, "request.answered-already");
             }
             Act act = reply.approve() ? Act.SUBSCRIPTION_APPROVED : Act.APPROVAL_DECLINED;

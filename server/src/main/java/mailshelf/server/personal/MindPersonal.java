@@ -29,6 +29,7 @@ class MindPersonal {
     private final Database database;
     private final Durable durable;
     private final PersonalColumns personal;
+    private final Approvals approvals;
     private final DataSetStore dataSets;
     private final SubscriptionStore subscriptions;
     private final PersonStore people;
@@ -49,6 +50,7 @@ class MindPersonal {
             Database database,
             Durable durable,
             PersonalColumns personal,
+            Approvals approvals,
             DataSetStore dataSets,
             SubscriptionStore subscriptions,
             PersonStore people,
@@ -57,6 +59,7 @@ class MindPersonal {
         this.database = database;
         this.durable = durable;
         this.personal = personal;
+        this.approvals = approvals;
         this.dataSets = dataSets;
         this.subscriptions = subscriptions;
         this.people = people;
@@ -75,6 +78,7 @@ class MindPersonal {
                     });
             List<String> marked = names.stream().filter(columns::contains).toList();
             dataSets.personal(tx, id, marked);
+            approvals.marksChanged(tx);
             audit.keep(
                     tx,
                     who,

@@ -157,6 +157,11 @@ public class Gate {
                 && may(tx, access, Verb.SEE, subscription.terms().reports());
     }
 
+    /** Whether somebody may know all who get it, and all of its terms; others know of themselves. */
+    public boolean readsRecipients(Person who, Subscription subscription) {
+        return mayChange(who, subscription) || readsHouse(who);
+    }
+
     public boolean mayChange(Person who, Subscription subscription) {
         return who.is(Role.ADMINISTRATOR) || subscription.owner().equals(who.id());
     }

@@ -26,8 +26,12 @@ final class Colophon {
     /** What an issue was made from. */
     record MadeFrom(Run run, Terms terms, List<Source> sources) {}
 
-    /** A report in the version, with the load, that an issue was made from. */
-    record Source(ReportId id, int version, Definition report, Load load) {}
+    /**
+     * A report in the version, with the load, that an issue was made from.
+     *
+     * @param hidesFilters whether its filters may name values that row rules hide from the reader
+     */
+    record Source(ReportId id, int version, Definition report, Load load, boolean hidesFilters) {}
 
     private Colophon(Words words) {
         this.words = words;
@@ -66,7 +70,9 @@ final class Colophon {
                     .filter(each -> each.id().equals(content.report()))
                     .findFirst()
                     .orElseThrow();
-            String filters = Sentence.filters(content.filters(), source.report(), words, Integer.MAX_VALUE);
+            String filters = source.hidesFilters() && !content.filters().isEmpty()
+                    ? words.say("sentence.filtered")
+                    : Sentence.filters(content.filters(), source.report(), words, Integer.MAX_VALUE);
             String data = words.say(
                     "colophon.load",
                     source.load().no(),

@@ -233,7 +233,7 @@ class ReadIssue {
                     run,
                     subscription,
                     terms,
-                    madeFrom(tx, run, terms),
+                    madeFrom(tx, run, terms, gate.readsRecipients(who, subscription)),
                     copy,
                     copy.map(c -> issues.files(tx, c.id())).orElse(List.of()),
                     deliveries.ofRun(tx, issue.run()),
@@ -244,15 +244,20 @@ class ReadIssue {
         });
     }
 
-    private Colophon.MadeFrom madeFrom(Tx tx, Run run, Terms terms) {
+    /** @param whole whether the reader may know all that it is filtered by */
+    private Colophon.MadeFrom madeFrom(Tx tx, Run run, Terms terms, boolean whole) {
         List<Colophon.Source> sources = runs.sources(tx, run.id()).stream()
-                .map(source -> new Colophon.Source(
-                        source.report(),
-                        source.version(),
-                        definitions
-                                .version(tx, source.report(), source.version())
-                                .definition(),
-                        dataSets.findLoad(tx, source.load()).orElseThrow()))
+                .map(source -> {
+                    Definitions.Published published = definitions.version(tx, source.report(), source.version());
+                    boolean ruled =
+                            !dataSets.rowRules(tx, published.dataSet().id()).isEmpty();
+                    return new Colophon.Source(
+                            source.report(),
+                            source.version(),
+                            published.definition(),
+                            dataSets.findLoad(tx, source.load()).orElseThrow(),
+                            ruled && !whole);
+                })
                 .toList();
         return new Colophon.MadeFrom(run, terms, sources);
     }

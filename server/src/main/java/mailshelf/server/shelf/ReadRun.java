@@ -9,6 +9,8 @@ import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import mailshelf.core.audience.Recipient;
+import mailshelf.core.audit.Act;
+import mailshelf.core.audit.Thing;
 import mailshelf.core.delivery.CopyId;
 import mailshelf.core.delivery.DeliveryId;
 import mailshelf.core.delivery.DeliveryState;
@@ -21,6 +23,7 @@ import mailshelf.core.rights.PersonId;
 import mailshelf.core.subscription.Subscription;
 import mailshelf.core.subscription.SubscriptionId;
 import mailshelf.core.wording.Words;
+import mailshelf.server.audit.AuditTrail;
 import mailshelf.server.clock.BusinessClock;
 import mailshelf.server.delivery.AwaitData;
 import mailshelf.server.delivery.BookRun;
@@ -64,6 +67,7 @@ class ReadRun {
     private final RunFailure runFailure;
     private final DeliveryLoop loop;
     private final BusinessClock clock;
+    private final AuditTrail audit;
 
     record TryView(int number, Instant at, String words, String reply) {}
 
@@ -86,7 +90,11 @@ class ReadRun {
             Optional<Instant> nextTry,
             List<TryView> tries) {}
 
-    /** @param because why it waits, where that is a load that failed; "" otherwise */
+    /**
+     * @param because why it waits, where that is a load that failed; "" otherwise
+     * @param recipients all, or the reader alone
+     * @param others how many are on the list that are not shown
+     */
     record RunView(
             RunId id,
             SubscriptionId subscription,
@@ -102,7 +110,8 @@ class ReadRun {
             Optional<IssueId> issue,
             Optional<Integer> number,
             boolean couldNotBeMade,
-            List<RunRecipient> recipients) {}
+            List<RunRecipient> recipients,
+            int others) {}
 
     /**
      * What is tried again.
@@ -126,7 +135,8 @@ class ReadRun {
             BookRun bookRun,
             RunFailure runFailure,
             DeliveryLoop loop,
-            BusinessClock clock) {
+            BusinessClock clock,
+            AuditTrail audit) {
         this.gate = gate;
         this.database = database;
         this.durable = durable;
@@ -141,6 +151,7 @@ class ReadRun {
         this.runFailure = runFailure;
         this.loop = loop;
         this.clock = clock;
+        this.audit = audit;
     }
 
     RunView run(Person who, RunId id) {
@@ -152,7 +163,13 @@ class ReadRun {
             Map<PersonId, Delivery> byPerson =
                     all.stream().collect(Collectors.toMap(Delivery::person, Function.identity()));
             Map<DeliveryId, List<DeliveryStore.Attempt>> attempts = deliveries.attemptsOfRun(tx, id);
-            List<RunRecipient> recipients = runs.recipients(tx, id).stream()
+            boolean whole = gate.readsRecipients(who, subscription);
+            if (whole && !subscription.owner().equals(who.id())) {
+                audit.keepOfSitting(tx, who, Act.RECIPIENTS_READ, Thing.of(subscription));
+            }
+            List<RunStore.Listed> listedAll = runs.recipients(tx, id);
+            List<RunRecipient> recipients = listedAll.stream()
+                    .filter(listed -> whole || listed.recipient().person().equals(who.id()))
                     .map(listed -> recipient(
                             words,
                             listed,
@@ -181,7 +198,8 @@ class ReadRun {
                     issue.map(Issue::id),
                     issue.flatMap(Issue::number),
                     couldNotBeMade(run, all),
-                    recipients);
+                    recipients,
+                    listedAll.size() - recipients.size());
         });
     }
 

@@ -118,7 +118,9 @@ class AccountController {
     @GetMapping("/account/sessions")
     List<SessionLine> sessions(Person who, HttpServletRequest request) {
         Optional<Long> mine = mine(request);
-        return database.inTransaction(tx -> sessions.of(tx, who.id(), current.usedSince())).stream()
+        return database
+                .inTransaction(tx -> sessions.of(tx, who.id(), current.usedSince(), current.begunSince()))
+                .stream()
                 .map(session -> new SessionLine(
                         session.id(),
                         session.begunAt(),

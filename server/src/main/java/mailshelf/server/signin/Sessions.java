@@ -10,6 +10,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import mailshelf.core.rights.Person;
+import mailshelf.server.HouseSettings;
 import mailshelf.store.Database;
 import mailshelf.store.people.SessionStore;
 import org.springframework.http.HttpHeaders;
@@ -33,16 +34,24 @@ public class Sessions implements SecurityContextRepository {
     /** How exactly it is known when one was last used, so that not every request writes. */
     private static final Duration EXACT = Duration.ofMinutes(1);
 
-    private static final String COOKIE = "MAILSHELF";
+    /** However much one is used, it ends, so that a stolen one does. */
+    private static final Duration LONGEST = Duration.ofDays(7);
+
+    /** On a name that begins so, browsers insist that it is secure, and of this host alone (RFC 6265bis §4.1.3.2). */
+    private static final String HOST_PREFIX = "__Host-";
 
     private final Database database;
     private final SessionStore sessions;
     private final InstantSource machineClock;
+    private final boolean secure;
+    private final String cookie;
 
-    Sessions(Database database, SessionStore sessions, InstantSource machineClock) {
+    Sessions(Database database, SessionStore sessions, InstantSource machineClock, HouseSettings settings) {
         this.database = database;
         this.sessions = sessions;
         this.machineClock = machineClock;
+        this.secure = settings.isSecure();
+        this.cookie = secure ? HOST_PREFIX + "MAILSHELF" : "MAILSHELF";
     }
 
     /** Begins one, and ends the one that the request came with. */
@@ -54,30 +63,29 @@ public class Sessions implements SecurityContextRepository {
         Optional<SessionStore.Session> before = of(request);
         database.doInTransaction(tx -> {
             before.ifPresent(session -> sessions.end(tx, session.id(), session.person()));
-            sessions.forget(tx, usedSince());
+            sessions.forget(tx, usedSince(), begunSince());
             sessions.begin(tx, token, person.id(), now, request.getRemoteAddr(), agent);
         });
-        setCookie(request, response, token, Duration.ofSeconds(-1)); // until the browser is closed
+        setCookie(response, token, Duration.ofSeconds(-1)); // until the browser is closed
     }
 
     /** Ends the one that the request came with. */
     void end(HttpServletRequest request, HttpServletResponse response) {
         of(request)
                 .ifPresent(session -> database.doInTransaction(tx -> sessions.end(tx, session.id(), session.person())));
-        setCookie(request, response, "", Duration.ZERO);
+        setCookie(response, "", Duration.ZERO);
         SecurityContextHolder.clearContext();
     }
 
-    private static void setCookie(
-            HttpServletRequest request, HttpServletResponse response, String token, Duration life) {
-        ResponseCookie cookie = ResponseCookie.from(COOKIE, token)
+    private void setCookie(HttpServletResponse response, String token, Duration life) {
+        ResponseCookie made = ResponseCookie.from(cookie, token)
                 .httpOnly(true)
-                .secure(request.isSecure())
+                .secure(secure)
                 .sameSite("Lax")
                 .path("/")
                 .maxAge(life)
                 .build();
-        response.addHeader(HttpHeaders.SET_COOKIE, cookie.toString());
+        response.addHeader(HttpHeaders.SET_COOKIE, made.toString());
     }
 
     /** Who was not seen since then is signed in no more. */
@@ -85,11 +93,16 @@ public class Sessions implements SecurityContextRepository {
         return machineClock.instant().minus(IDLE);
     }
 
+    /** Who signed in before then is signed in no more, however busy. */
+    Instant begunSince() {
+        return machineClock.instant().minus(LONGEST);
+    }
+
     /** The one that a request came with, if it still holds. */
     Optional<SessionStore.Session> of(HttpServletRequest request) {
         return token(request)
                 .flatMap(token -> database.inTransaction(tx -> {
-                    Optional<SessionStore.Session> found = sessions.find(tx, token, usedSince());
+                    Optional<SessionStore.Session> found = sessions.find(tx, token, usedSince(), begunSince());
                     Instant now = machineClock.instant();
                     found.filter(session -> session.seenAt().plus(EXACT).isBefore(now))
                             .ifPresent(session -> sessions.seen(tx, session.id(), now));
@@ -97,10 +110,10 @@ public class Sessions implements SecurityContextRepository {
                 }));
     }
 
-    private static Optional<String> token(HttpServletRequest request) {
+    private Optional<String> token(HttpServletRequest request) {
         return Optional.ofNullable(request.getCookies()).stream()
                 .flatMap(cookies -> Arrays.stream(cookies))
-                .filter(cookie -> cookie.getName().equals(COOKIE))
+                .filter(each -> each.getName().equals(cookie))
                 .map(Cookie::getValue)
                 .findFirst();
     }

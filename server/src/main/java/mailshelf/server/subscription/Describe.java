@@ -19,6 +19,7 @@ import mailshelf.core.wording.Words;
 import mailshelf.server.http.Languages;
 import mailshelf.server.library.Definitions;
 import mailshelf.server.personal.OwnerView;
+import mailshelf.server.rights.Gate;
 import mailshelf.store.StoreException;
 import mailshelf.store.Tx;
 import mailshelf.store.data.DataSetStore;
@@ -36,6 +37,7 @@ import org.springframework.stereotype.Component;
 public class Describe {
     private static final Logger LOG = LoggerFactory.getLogger(Describe.class);
 
+    private final Gate gate;
     private final Definitions definitions;
     private final DataSetStore dataSets;
     private final CutStore cuts;
@@ -44,12 +46,14 @@ public class Describe {
     private final OwnerView ownerView;
 
     Describe(
+            Gate gate,
             Definitions definitions,
             DataSetStore dataSets,
             CutStore cuts,
             ClippingStore clippings,
             PersonStore people,
             OwnerView ownerView) {
+        this.gate = gate;
         this.definitions = definitions;
         this.dataSets = dataSets;
         this.cuts = cuts;
@@ -59,20 +63,21 @@ public class Describe {
     }
 
     public String sentence(Tx tx, Subscription subscription, Person reader) {
-        return sentence(tx, subscription.terms(), subscription.owner(), reader);
+        return sentence(tx, subscription.terms(), subscription, reader);
     }
 
-    String sentence(Tx tx, Terms terms, PersonId owner, Person reader) {
-        return sayable(
-                reader, () -> Sentence.text(terms, facts(tx, terms, owner, Optional.of(reader.id())), words(reader)));
+    /** @param terms those of one of its versions */
+    String sentence(Tx tx, Terms terms, Subscription of, Person reader) {
+        return sayable(reader, () -> Sentence.text(terms, facts(tx, terms, of, reader), words(reader)));
+    }
+
+    private Sentence.Facts facts(Tx tx, Terms terms, Subscription of, Person reader) {
+        return facts(tx, terms, of.owner(), Optional.of(reader.id()), gate.readsRecipients(reader, of));
     }
 
     String fullSentence(Tx tx, Subscription subscription, Person reader) {
         Terms terms = subscription.terms();
-        return sayable(
-                reader,
-                () -> Sentence.fullText(
-                        terms, facts(tx, terms, subscription.owner(), Optional.of(reader.id())), words(reader)));
+        return sayable(reader, () -> Sentence.fullText(terms, facts(tx, terms, subscription, reader), words(reader)));
     }
 
     /** One that cannot be put in words says so, and breaks no list that it stands in. */
@@ -90,14 +95,14 @@ public class Describe {
 
     /** As the audit trail keeps it: whole, and with nobody as "me". */
     String record(Tx tx, Terms terms, PersonId owner, Person by) {
-        return Sentence.fullText(terms, facts(tx, terms, owner, Optional.empty()), words(by));
+        return Sentence.fullText(terms, facts(tx, terms, owner, Optional.empty(), true), words(by));
     }
 
     List<Sentence.Phrase> phrases(Tx tx, Terms terms, PersonId owner, Person reader) {
-        return Sentence.of(terms, facts(tx, terms, owner, Optional.of(reader.id())), words(reader));
+        return Sentence.of(terms, facts(tx, terms, owner, Optional.of(reader.id()), true), words(reader));
     }
 
-    private Sentence.Facts facts(Tx tx, Terms terms, PersonId owner, Optional<PersonId> reader) {
+    private Sentence.Facts facts(Tx tx, Terms terms, PersonId owner, Optional<PersonId> reader, boolean whole) {
         Map<ReportId, Definitions.Published> published = new LinkedHashMap<>();
         terms.reports().forEach(report -> published.put(report, definitions.newest(tx, report)));
         List<PersonId> named = new ArrayList<>(terms.recipients());
@@ -119,7 +124,15 @@ public class Describe {
                 .collect(Collectors.toMap(
                         Map.Entry::getKey, each -> each.getValue().definition()));
         return new Sentence.Facts(
-                read, cut, clipping, ruled, ownerView.asDone(tx, terms, published.values()), owner, names, reader);
+                read,
+                cut,
+                clipping,
+                ruled,
+                ownerView.asDone(tx, terms, published.values()),
+                owner,
+                names,
+                reader,
+                whole);
     }
 
     /** The columns that row rules limit in some reports, as these call them. */

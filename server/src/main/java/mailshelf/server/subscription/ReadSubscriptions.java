@@ -7,6 +7,8 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import mailshelf.core.audience.Recipient;
+import mailshelf.core.audit.Act;
+import mailshelf.core.audit.Thing;
 import mailshelf.core.delivery.RunId;
 import mailshelf.core.report.ReportId;
 import mailshelf.core.rights.Person;
@@ -15,6 +17,7 @@ import mailshelf.core.subscription.State;
 import mailshelf.core.subscription.Subscription;
 import mailshelf.core.subscription.SubscriptionId;
 import mailshelf.core.subscription.Terms;
+import mailshelf.server.audit.AuditTrail;
 import mailshelf.server.clock.BusinessClock;
 import mailshelf.server.delivery.Audience;
 import mailshelf.server.personal.Approvals;
@@ -45,6 +48,7 @@ class ReadSubscriptions {
     private final Spines spines;
     private final Describe describe;
     private final Approvals approvals;
+    private final AuditTrail audit;
     private final BusinessClock clock;
 
     /**
@@ -81,12 +85,18 @@ class ReadSubscriptions {
             String reason,
             Optional<Integer> number) {}
 
+    /**
+     * @param terms with what the reader may know of them
+     * @param recipients all, or the reader alone
+     * @param others how many get it that are not listed
+     */
     record SubscriptionView(
             SubscriptionLine line,
             String fullSentence,
             int version,
             Terms terms,
             List<RecipientView> recipients,
+            int others,
             List<VersionView> versions,
             List<RunLine> runs) {}
 
@@ -101,6 +111,7 @@ class ReadSubscriptions {
             Spines spines,
             Describe describe,
             Approvals approvals,
+            AuditTrail audit,
             BusinessClock clock) {
         this.gate = gate;
         this.database = database;
@@ -112,6 +123,7 @@ class ReadSubscriptions {
         this.spines = spines;
         this.describe = describe;
         this.approvals = approvals;
+        this.audit = audit;
         this.clock = clock;
     }
 
@@ -159,16 +171,23 @@ class ReadSubscriptions {
     SubscriptionView one(Person who, SubscriptionId id) {
         return database.inTransaction(tx -> {
             Subscription subscription = gate.visible(tx, who, id);
+            boolean whole = gate.readsRecipients(who, subscription);
+            if (whole && !subscription.owner().equals(who.id())) {
+                audit.keepOfSitting(tx, who, Act.RECIPIENTS_READ, Thing.of(subscription));
+            }
+            List<Recipient> all = audience.of(tx, subscription);
+            List<Recipient> shown = all.stream()
+                    .filter(r -> whole || r.person().equals(who.id()))
+                    .toList();
             return new SubscriptionView(
                     line(tx, who, gate.access(tx, who), subscription),
                     describe.fullSentence(tx, subscription, who),
                     subscription.version(),
-                    subscription.terms(),
-                    audience.of(tx, subscription).stream()
-                            .map(r -> recipient(who, r))
-                            .toList(),
+                    whole ? subscription.terms() : ofReader(subscription.terms(), who),
+                    shown.stream().map(r -> recipient(who, r)).toList(),
+                    all.size() - shown.size(),
                     subscriptions.versions(tx, id).stream()
-                            .map(v -> version(tx, who, subscription.owner(), v))
+                            .map(v -> version(tx, who, subscription, v))
                             .toList(),
                     runs.ofSubscription(tx, id, RUNS).stream()
                             .filter(run -> !run.trigger().isTrial()
@@ -206,6 +225,12 @@ class ReadSubscriptions {
                 spines);
     }
 
+    /** Without the others, and without filters, whose values row rules may hide from the reader. */
+    private static Terms ofReader(Terms terms, Person who) {
+        List<PersonId> own = terms.recipients().contains(who.id()) ? List.of(who.id()) : List.of();
+        return terms.withRecipients(own).narrowed(content -> List.of());
+    }
+
     private static RecipientView recipient(Person who, Recipient r) {
         return new RecipientView(
                 r.person(),
@@ -215,11 +240,11 @@ class ReadSubscriptions {
                 Describe.words(who).say("inclusion." + r.inclusion().name()));
     }
 
-    private VersionView version(Tx tx, Person who, PersonId owner, SubscriptionStore.Version version) {
+    private VersionView version(Tx tx, Person who, Subscription of, SubscriptionStore.Version version) {
         return new VersionView(
                 version.no(),
                 people.find(tx, version.by()).orElseThrow().name(),
                 version.at(),
-                describe.sentence(tx, version.terms(), owner, who));
+                describe.sentence(tx, version.terms(), of, who));
     }
 }

@@ -116,6 +116,7 @@ class MailServerTest {
                 new MailSettings("shelf@x.example", "localhost", port, tls, login),
                 List.of(),
                 1_000_000,
+                "",
                 Optional.empty());
         return new MailServer(settings).send(List.of(MAIL), IDA);
     }

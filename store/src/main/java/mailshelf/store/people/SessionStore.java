@@ -46,10 +46,17 @@ public final class SessionStore {
                 Shortened.to(Widths.AGENT, agent));
     }
 
-    /** @param usedSince one that was not used since then is over */
-    public Optional<Session> find(Tx tx, String token, Instant usedSince) {
+    /**
+     * @param usedSince one that was not used since then is over
+     * @param begunSince as is one that was begun before then
+     */
+    public Optional<Session> find(Tx tx, String token, Instant usedSince, Instant begunSince) {
         return tx.one(
-                SESSION + " WHERE token_sha = ? AND seen_at >= ?", SessionStore::session, Sha256.of(token), usedSince);
+                SESSION + " WHERE token_sha = ? AND seen_at >= ? AND begun_at >= ?",
+                SessionStore::session,
+                Sha256.of(token),
+                usedSince,
+                begunSince);
     }
 
     public void seen(Tx tx, long id, Instant now) {
@@ -57,12 +64,13 @@ public final class SessionStore {
     }
 
     /** Those of a person that hold, the last used first. */
-    public List<Session> of(Tx tx, PersonId person, Instant usedSince) {
+    public List<Session> of(Tx tx, PersonId person, Instant usedSince, Instant begunSince) {
         return tx.list(
-                SESSION + " WHERE person = ? AND seen_at >= ? ORDER BY seen_at DESC, id DESC",
+                SESSION + " WHERE person = ? AND seen_at >= ? AND begun_at >= ? ORDER BY seen_at DESC, id DESC",
                 SessionStore::session,
                 person,
-                usedSince);
+                usedSince,
+                begunSince);
     }
 
     /** False where it is over already, or somebody else's. */
@@ -76,7 +84,7 @@ public final class SessionStore {
     }
 
     /** Takes away what is long over. */
-    public void forget(Tx tx, Instant usedSince) {
-        tx.update("DELETE FROM session WHERE seen_at < ?", usedSince);
+    public void forget(Tx tx, Instant usedSince, Instant begunSince) {
+        tx.update("DELETE FROM session WHERE seen_at < ? OR begun_at < ?", usedSince, begunSince);
     }
 }

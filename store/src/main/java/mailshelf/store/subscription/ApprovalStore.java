@@ -3,11 +3,14 @@ package mailshelf.store.subscription;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import mailshelf.core.rights.PersonId;
 import mailshelf.core.subscription.ApprovalId;
 import mailshelf.core.subscription.SubscriptionId;
+import mailshelf.core.wording.Shortened;
 import mailshelf.store.Row;
 import mailshelf.store.Tx;
+import mailshelf.store.Widths;
 
 /** Which subscriptions wait for somebody to approve them, and which were approved. */
 public final class ApprovalStore {
@@ -60,10 +63,38 @@ public final class ApprovalStore {
                 most);
     }
 
-    /** False when somebody has answered it already. */
-    public boolean answer(Tx tx, ApprovalId id, Approval.State state, PersonId by, String reply, Instant now) {
-        return tx.update("""
+    /**
+     * False when somebody has answered it already.
+     *
+     * @param columns the personal columns that were seen when it was answered
+     */
+    public boolean answer(
+            Tx tx, ApprovalId id, Approval.State state, PersonId by, String reply, List<String> columns, Instant now) {
+        boolean first = tx.update("""
                         UPDATE approval SET state = ?, answered_by = ?, reply = ?, answered_at = ?
                          WHERE id = ? AND state = 'OPEN'""", state, by, reply, now, id) == 1;
+        if (first) {
+            tx.updateEach(
+                    "INSERT INTO approval_column (approval, name) VALUES (?, ?)",
+                    columns.stream()
+                            .map(column -> new Object[] {id, Shortened.to(Widths.RECORDED_NAME, column)})
+                            .toList());
+        }
+        return first;
+    }
+
+    /** The personal columns that were seen when it was answered. */
+    public Set<String> columns(Tx tx, ApprovalId id) {
+        return Set.copyOf(tx.list("SELECT name FROM approval_column WHERE approval = ?", row -> row.text("name"), id));
+    }
+
+    /** All that were approved. */
+    public List<Approval> approved(Tx tx) {
+        return tx.listReadable(APPROVAL + " WHERE state = 'APPROVED'", ApprovalStore::approval);
+    }
+
+    /** It was approved, and holds no more. */
+    public void lapse(Tx tx, ApprovalId id) {
+        tx.update("UPDATE approval SET state = 'WITHDRAWN' WHERE id = ? AND state = 'APPROVED'", id);
     }
 }
