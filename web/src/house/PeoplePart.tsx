@@ -6,7 +6,7 @@ import { Field } from "../kit/Field";
 import { Heads } from "../kit/Heads";
 import { Loaded } from "../kit/Loaded";
 import { useNotice } from "../kit/Notices";
-import { useMe } from "../kit/useSession";
+import { useMe, useSession } from "../kit/useSession";
 import { words } from "../words";
 import { Minded } from "./Minded";
 import { PersonSheet } from "./PersonSheet";
@@ -53,6 +53,7 @@ interface RowProps {
 }
 
 function Row({ person, groups, open }: RowProps) {
+  const demo = useSession().data?.demo ?? false;
   const names = groups.filter((group) => person.groups.includes(group.id)).map((group) => group.name);
   return (
     <tr className="border-base-300 border-t align-top">
@@ -66,7 +67,7 @@ function Row({ person, groups, open }: RowProps) {
       <td className="py-2 pr-6">{names.join(", ")}</td>
       <td className="text-quiet py-2 pr-6">{person.zone}</td>
       <td className="py-2 pr-6">{person.roles.map((role) => words.houseRole[role]).join(", ")}</td>
-      <td className="py-2 pr-6">{words.people.state(person.active, person.invited)}</td>
+      <td className="py-2 pr-6">{words.people.state(person.active, person.invited, demo)}</td>
       <td className="py-2">
         <button
           type="button"

@@ -45,6 +45,7 @@ it("what waits is approved with a word, but one's own by another", async () => {
     expect(asked.find(({ method }) => method === "POST")?.body).toEqual({
       approve: true,
       reply: "Until May.",
+      columns: ["In charge"],
     }),
   );
 });

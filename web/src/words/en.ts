@@ -675,7 +675,7 @@ export const en = {
     grantTitle: (group: string, folder: string) => `${group} in ${folder}`,
     lines: {
       rights: "Who may do what, where. A folder takes what the one above it gives, until it says otherwise.",
-      people: "Who has an account. Whoever is invited sets the password himself.",
+      people: "Who has an account. People you invite choose their own password.",
       groups: "Rights are given to groups. A new group may do nothing until granted.",
       sources:
         "Where data may come from: databases and watched folders. Whoever publishes in its folder may use a source.",
@@ -958,7 +958,8 @@ export const en = {
         ? `${name} was not signed in anywhere else.`
         : `${name} is signed out: ${counted(many, "session is", "sessions are")} ended.`,
     signOut: "sign out everywhere",
-    state: (active: boolean, invited: boolean) => (!active ? "not active" : invited ? "invited" : "yes"),
+    state: (active: boolean, invited: boolean, demo: boolean) =>
+      !active ? "not active" : !invited ? "with a password" : demo ? "by one click" : "invited",
     waitsFor: (address: string) => `${address} waits to be confirmed.`,
     withdraw: "withdraw",
   },
