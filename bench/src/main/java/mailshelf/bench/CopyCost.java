@@ -65,7 +65,7 @@ final class CopyCost implements Callable<Integer> {
         double stored = Cpu.medianMillis(copies / GROUP, 20, () -> {
             group.clear();
             for (int i = 0; i < GROUP; i++) {
-                group.add(Part.of("files", "pdf", pdf(written())));
+                group.add(Part.of(Part.Kind.PDF, pdf(written())));
             }
             List<Entry> entries = archive.append("2026/1/41-r1.1-1.tar", end[0], group, MADE);
             end[0] = entries.get(entries.size() - 1).endAt();

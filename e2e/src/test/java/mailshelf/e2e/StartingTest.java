@@ -118,6 +118,17 @@ class StartingTest {
     }
 
     @Test
+    void what_it_is_made_with_is_told_with_its_terms() throws Exception {
+        Path out = folder.resolve("out");
+        assertThat(RunningServer.launch(out, "notices").waitFor()).isZero();
+        assertThat(RunningServer.read(out))
+                .contains("(EPL 1.0) (MPL 2.0) H2 Database Engine")
+                .contains("react-router 7")
+                .contains("SIL Open Font License")
+                .doesNotContain("Unknown license");
+    }
+
+    @Test
     void the_version_is_told() throws Exception {
         Path out = folder.resolve("out");
         assertThat(RunningServer.launch(out, "--version").waitFor()).isZero();
@@ -170,7 +181,9 @@ class StartingTest {
         Process command = RunningServer.launch(
                 shown, "administrator-link", "--data", folder.resolve("house").toString());
         assertThat(command.waitFor()).isZero();
-        assertThat(RunningServer.read(shown)).contains("mail-shelf@localhost").contains("/invitations/");
+        assertThat(RunningServer.read(shown))
+                .startsWith("By this link Administrator (mail-shelf@localhost) sets a password")
+                .contains("/invitations/");
         assertThat(RunningServer.read(out)).doesNotContain("Exception");
     }
 

@@ -27,6 +27,7 @@ import picocli.CommandLine.Option;
             KeepDatabase.class,
             VerifyArchive.class,
             AdministratorLink.class,
+            ShowNotices.class,
             CheckReport.class,
             RenderReport.class
         })

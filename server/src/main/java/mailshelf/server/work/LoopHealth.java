@@ -11,9 +11,18 @@ import org.springframework.stereotype.Component;
 @Component
 public class LoopHealth implements HealthIndicator {
     /** Longer than any single piece of work takes: the largest load, the largest issue's slowest batch. */
-    static final Duration LONGEST_SILENCE = Duration.ofMinutes(10);
+    private static final Duration LONGEST_SILENCE = Duration.ofMinutes(10);
 
     private final List<Loop> loops = new CopyOnWriteArrayList<>();
+    private final Duration longestSilence;
+
+    public LoopHealth() {
+        this(LONGEST_SILENCE);
+    }
+
+    LoopHealth(Duration longestSilence) {
+        this.longestSilence = longestSilence;
+    }
 
     /** Has a loop looked after from now on. */
     public Loop watch(Loop loop) {
@@ -27,7 +36,7 @@ public class LoopHealth implements HealthIndicator {
         for (Loop loop : loops) {
             if (loop.isDead()) {
                 health.down().withDetail(loop.name(), "dead");
-            } else if (loop.silence().compareTo(LONGEST_SILENCE) > 0) {
+            } else if (loop.silence().compareTo(longestSilence) > 0) {
                 health.down()
                         .withDetail(loop.name(), "silent for " + loop.silence().toSeconds() + " s");
             }
