@@ -3,8 +3,11 @@ package mailshelf.e2e;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.assertions.PlaywrightAssertions;
+import java.net.URLEncoder;
+import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
+import java.util.Random;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.RegisterExtension;
@@ -81,6 +84,70 @@ class RowRulesTest {
                 .valueStream()
                 .map(value -> value.get("value").asString())
                 .toList();
+    }
+
+    @Test
+    void a_value_that_is_hidden_is_answered_like_one_that_there_is_not() {
+        Random random = new Random(20261130);
+        List<String> paths = List.of(
+                "reports/1?page=routes",
+                "reports/1?page=overview",
+                "reports/1/rows?page=routes",
+                "reports/1/values?column=vessel",
+                "reports/1/file?kind=CSV&page=every&block=b2");
+        List<String> tests = List.of("filter", "except", "contains");
+        for (int i = 0; i < 30; i++) {
+            String asked =
+                    paths.get(random.nextInt(paths.size())) + "&period=last-" + (1 + random.nextInt(8)) + "-weeks";
+            String test = tests.get(random.nextInt(tests.size()));
+            String own = random.nextBoolean() ? "&filter=" + encoded("route:" + OWN_OF_IDA) : "";
+
+            String hidden = answer(asked + own, test, OF_NOBODY_BUT_OPERATIONS);
+            String unknown = answer(asked + own, test, "8 Nowhere–Never");
+
+            assertThat(hidden).as("%s%s with %s", asked, own, test).isEqualTo(unknown);
+        }
+    }
+
+    private static String answer(String asked, String test, String value) {
+        String said = new String(
+                ida.answer("GET", asked + "&" + test + "=" + encoded("route:" + value), null, Map.of())
+                        .body(),
+                StandardCharsets.UTF_8);
+        return said.replace(encoded(value), "VALUE").replace(value, "VALUE");
+    }
+
+    private static String encoded(String text) {
+        return URLEncoder.encode(text, StandardCharsets.UTF_8);
+    }
+
+    @Test
+    void no_filter_of_others_names_a_value_that_is_hidden() {
+        List<Map<String, Object>> both = List.of(
+                Map.of("column", "route", "test", "ANY_OF", "values", List.of(OWN_OF_IDA, OF_NOBODY_BUT_OPERATIONS)));
+        Map<String, Object> terms = Wishes.of(Wishes.terms(MARIT, IDA), "filters", both);
+        Map<String, Object> layout =
+                Map.of("page", "overview", "period", "last-week", "filters", both, "tables", Map.of());
+        Map<String, Object> cut = Wishes.with(Wishes.cut("Both routes", true, "last-week"), "cut", layout);
+        marit.post("reports/1/cuts", cut);
+        long subscription = subscribe(terms);
+        long issue = Sends.issue(marit, subscription);
+
+        for (String path : List.of(
+                "reports/1/cuts",
+                "shelf?scope=ALL&days=365",
+                "subscriptions",
+                "subscriptions/" + subscription,
+                "issues/" + issue,
+                "issues/" + issue + "/mail",
+                "runs/" + marit.get("issues/" + issue).get("run").asLong())) {
+            assertThat(ida.get(path).toString()).as(path).doesNotContain(OF_NOBODY_BUT_OPERATIONS);
+        }
+        assertThat(ida.get("issues/" + issue + "/mail").toString()).contains(OWN_OF_IDA);
+        assertThat(marit.get("reports/1/cuts").toString()).contains(OF_NOBODY_BUT_OPERATIONS);
+        assertThat(marit.get("issues/" + issue + "/mail").toString()).contains(OF_NOBODY_BUT_OPERATIONS);
+        String source = new String(ida.bytes("issues/" + issue + "/mail.eml"), StandardCharsets.UTF_8);
+        assertThat(source).doesNotContain("Hovden%E2%80%93Skarv");
     }
 
     @Test

@@ -66,6 +66,24 @@ public record Filter(String column, Test test, List<String> values) {
         return new Filter(column, Test.ANY_OF, values);
     }
 
+    /**
+     * The same of the rows that row rules let somebody see, without naming values that they hide. Where they hide all of them,
+     * it stays as it is if no row can pass, and is no filter if all rows do.
+     */
+    public Optional<Filter> knownBy(List<Allowed> rules) {
+        Optional<Allowed> rule =
+                rules.stream().filter(each -> each.column().equals(column)).findFirst();
+        if (rule.isEmpty() || test != Test.ANY_OF && test != Test.NONE_OF) {
+            return Optional.of(this);
+        }
+        List<String> known =
+                values.stream().filter(rule.get().values()::contains).toList();
+        if (known.isEmpty()) {
+            return test == Test.ANY_OF ? Optional.of(this) : Optional.empty();
+        }
+        return Optional.of(new Filter(column, test, known));
+    }
+
     /** Whether it can be held against a column's values. */
     public boolean fits(Column to) {
         return switch (test) {

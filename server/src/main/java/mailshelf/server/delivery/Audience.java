@@ -124,11 +124,12 @@ public class Audience {
                 of.add(each.get(seer).without(isMasked ? masked.columns().get(of.size()) : List.of()));
             }
             Narrowed his = terms.get(seer);
+            Terms known = asOwner ? his.terms() : known(his.terms(), of);
             List<InText> texts = isMasked ? masked.in(his.texts()) : his.texts();
             Key key = new Key(
                     of.stream().map(Viewer::allowed).toList(),
                     of.stream().map(Viewer::masked).toList(),
-                    his.terms().content(),
+                    known.content(),
                     texts,
                     his.named());
             views.computeIfAbsent(
@@ -136,7 +137,7 @@ public class Audience {
                             added -> new View(
                                     asOwner ? SeenAs.OWNER : SeenAs.RECIPIENT,
                                     List.copyOf(of),
-                                    his.terms(),
+                                    known,
                                     texts,
                                     his.named(),
                                     new ArrayList<>()))
@@ -144,6 +145,16 @@ public class Audience {
                     .add(listed);
         }
         return List.copyOf(views.values());
+    }
+
+    /** Terms whose filters name no values that row rules hide from who sees them; they are passed by the same rows. */
+    private static Terms known(Terms terms, List<Viewer> viewers) {
+        List<ReportId> reports = terms.reports();
+        return terms.narrowed(content -> content.filters().stream()
+                .flatMap(filter -> filter
+                        .knownBy(viewers.get(reports.indexOf(content.report())).allowed())
+                        .stream())
+                .toList());
     }
 
     /**

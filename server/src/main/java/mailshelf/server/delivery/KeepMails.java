@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Stream;
+import mailshelf.core.data.Allowed;
 import mailshelf.core.delivery.CopyId;
 import mailshelf.core.delivery.DeliveryId;
 import mailshelf.core.delivery.RunId;
@@ -17,6 +18,7 @@ import mailshelf.core.report.PageModel;
 import mailshelf.core.report.Written;
 import mailshelf.core.rights.Person;
 import mailshelf.core.rights.PersonId;
+import mailshelf.core.subscription.SeenAs;
 import mailshelf.core.subscription.Subscription;
 import mailshelf.core.subscription.Terms;
 import mailshelf.core.wording.Words;
@@ -35,6 +37,7 @@ import mailshelf.store.delivery.DeliveryStore;
 import mailshelf.store.delivery.Run;
 import mailshelf.store.delivery.RunStore;
 import mailshelf.store.people.PersonStore;
+import mailshelf.store.shelf.Copy;
 import mailshelf.store.shelf.Issue;
 import mailshelf.store.shelf.IssueStore;
 import mailshelf.store.subscription.SubscriptionStore;
@@ -159,7 +162,11 @@ class KeepMails {
         });
     }
 
-    /** A copy as it lies in the archive, its files ready to stand in many mails. */
+    /**
+     * A copy as it lies in the archive, its files ready to stand in many mails.
+     *
+     * @param terms with filters that name no values which row rules hide from who gets it
+     */
     private record CopyContent(
             Written.Page first,
             List<String> otherTitles,
@@ -167,6 +174,7 @@ class KeepMails {
             Optional<MailPieces.Shared> pdf,
             String pdfName,
             LetterFields.OfCopy fields,
+            Terms terms,
             Words words) {
         /** In the order in which they stand in a mail. */
         List<MailPieces.Shared> shared() {
@@ -195,7 +203,21 @@ class KeepMails {
                 bytes(job, files, "pdf").map(MailPieces.Shared::of),
                 pdfName,
                 read.fields(job.terms().letterPattern().figures().isEmpty() ? List.of() : read.all(), named),
+                known(
+                        job.terms(),
+                        database.inTransaction(tx -> issues.copies(tx, List.of(copy)))
+                                .get(copy)),
                 words);
+    }
+
+    private static Terms known(Terms terms, Copy copy) {
+        List<Allowed> rules =
+                copy.slices().stream().flatMap(seen -> seen.allowed().stream()).toList();
+        return copy.seenAs() == SeenAs.OWNER
+                ? terms
+                : terms.narrowed(content -> content.filters().stream()
+                        .flatMap(filter -> filter.knownBy(rules).stream())
+                        .toList());
     }
 
     private Optional<byte[]> bytes(Job job, List<IssueStore.CopyFile> files, String role) {
@@ -208,7 +230,7 @@ class KeepMails {
     private MailPieces assemble(Job job, CopyContent content, Delivery delivery, Person to, QuotedPrintable encoder) {
         LetterWriter.About about = new LetterWriter.About(
                 job.subscription().id(),
-                job.terms(),
+                content.terms(),
                 job.owner(),
                 job.issue().number(),
                 job.issue().dueAt(),
