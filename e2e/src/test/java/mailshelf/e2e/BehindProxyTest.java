@@ -83,6 +83,9 @@ class BehindProxyTest {
                 .contains("192.0.2.7");
 
         assertThat(get("elsewhere.example", "/api/v1/session", "")).startsWith("HTTP/1.1 421");
+        assertThat(get("inside\nX-Forwarded-Host: " + HOST, "/api/v1/session", ""))
+                .as("the proxy says which name was asked for")
+                .startsWith("HTTP/1.1 200");
         assertThat(get("127.0.0.1", "/actuator/health", ""))
                 .startsWith("HTTP/1.1 200")
                 .contains("\"UP\"");

@@ -61,6 +61,7 @@ final class ServerStart {
         } else {
             properties.put("server.forward-headers-strategy", "native");
             properties.put("server.tomcat.remoteip.internal-proxies", settings.proxies());
+            properties.put("server.tomcat.remoteip.host-header", "X-Forwarded-Host");
         }
         return properties;
     }

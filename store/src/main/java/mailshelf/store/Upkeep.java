@@ -66,14 +66,8 @@ final class Upkeep implements AutoCloseable {
 
     @Override
     public void close() {
-        // one under way is let finish: an interrupt would close the file under everybody
-        thread.shutdown();
-        try {
-            if (!thread.awaitTermination(LAST.toMillis(), TimeUnit.MILLISECONDS)) {
-                LOG.warn("The database's file is still being made smaller");
-            }
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
+        if (!Finish.within(thread, LAST)) {
+            LOG.warn("The database's file is still being made smaller");
         }
     }
 }

@@ -7,12 +7,12 @@ import java.util.Optional;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.RejectedExecutionException;
-import java.util.concurrent.TimeUnit;
 import java.util.stream.Stream;
 import mailshelf.core.Problem;
 import mailshelf.server.clock.BusinessClock;
 import mailshelf.server.data.LoadLoop;
 import mailshelf.server.delivery.DeliveryLoop;
+import mailshelf.store.Finish;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.context.annotation.Profile;
@@ -93,14 +93,8 @@ class MoveClock {
 
     @PreDestroy
     void stop() {
-        // no interrupt: it would close the database's file
-        mover.shutdown();
-        try {
-            if (!mover.awaitTermination(LAST_STEP.toMillis(), TimeUnit.MILLISECONDS)) {
-                LOG.warn("The clock is still being moved");
-            }
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
+        if (!Finish.within(mover, LAST_STEP)) {
+            LOG.warn("The clock is still being moved");
         }
         clock.leave();
     }

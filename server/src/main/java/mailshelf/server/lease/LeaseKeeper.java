@@ -10,6 +10,7 @@ import java.util.concurrent.TimeUnit;
 import mailshelf.server.HouseSettings;
 import mailshelf.store.Database;
 import mailshelf.store.Durable;
+import mailshelf.store.Finish;
 import mailshelf.store.delivery.Lease;
 import mailshelf.store.delivery.WorkerStore;
 import org.slf4j.Logger;
@@ -87,13 +88,8 @@ public class LeaseKeeper implements SmartLifecycle {
 
     @Override
     public void stop() {
-        beats.shutdown();
-        try {
-            if (!beats.awaitTermination(LAST_BEAT.toMillis(), TimeUnit.MILLISECONDS)) {
-                LOG.warn("The last beat of this server is still being written");
-            }
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
+        if (!Finish.within(beats, LAST_BEAT)) {
+            LOG.warn("The last beat of this server is still being written");
         }
         beats = null;
         database.doInTransaction(tx -> workers.end(tx, owner));
