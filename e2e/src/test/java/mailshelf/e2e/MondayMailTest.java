@@ -169,9 +169,13 @@ class MondayMailTest {
         reader.signInAs("Sunniva Rein");
         reader.open("House");
         reader.link("groups").click();
-        Locator tick = reader.region("Route leads").getByLabel("Tor Egeland");
-        tick.click();
-        assertThat(tick).not().isChecked();
+        Locator group = reader.region("Route leads");
+        group.getByLabel("Tor Egeland").click();
+        assertThat(group.getByText("Tor Egeland is sent")).isVisible();
+        reader.button("Save changes").click();
+        assertThat(reader.page.getByText("The members of Route leads are saved."))
+                .isVisible();
+        assertThat(group.getByLabel("Tor Egeland")).not().isChecked();
 
         for (String address : new String[] {
             "reports/1", "issues/" + issue, "issues/" + issue + "/files/" + file, "issues/" + issue + "/mail.eml"
