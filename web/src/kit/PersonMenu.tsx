@@ -13,7 +13,10 @@ const THEMES: Theme[] = ["system", "daylight", "lamplight"];
 /** Who is signed in, what light it is read by, and the way out. */
 export function PersonMenu({ me, showKeys }: { me: Api["Me"]; showKeys: () => void }) {
   const [light, setLight] = useState(theme);
-  const signOut = useChange(() => call("session", { method: "DELETE" }));
+  const signOut = useChange(async () => {
+    await call("session", { method: "DELETE" });
+    leaveTab("/sign-in"); // here, since this menu is gone as soon as the session is read again
+  });
   return (
     <details className="relative">
       <summary className="cursor-pointer list-none whitespace-nowrap">{me.name}</summary>
@@ -42,11 +45,7 @@ export function PersonMenu({ me, showKeys }: { me: Api["Me"]; showKeys: () => vo
             {words.keys.title}
           </button>
         </p>
-        <button
-          type="button"
-          className="choose"
-          onClick={() => signOut.mutate(undefined, { onSuccess: () => leaveTab("/sign-in") })}
-        >
+        <button type="button" className="choose" onClick={() => signOut.mutate()}>
           {words.signOut}
         </button>
         <Fault error={signOut.error} />

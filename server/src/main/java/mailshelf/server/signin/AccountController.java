@@ -156,6 +156,7 @@ class AccountController {
         String hash =
                 database.inTransaction(tx -> people.passwordHash(tx, who.id())).orElse("");
         if (!passwords.matches(wish.current(), hash)) {
+            throttle.refused(key);
             throw Problem.invalid("account.wrong-password");
         }
         throttle.succeeded(key);

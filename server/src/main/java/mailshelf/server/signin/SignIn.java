@@ -58,6 +58,7 @@ public class SignIn {
         // compared also for unknown addresses, so that the time it takes tells nothing
         boolean right = passwords.matches(password, hash);
         if (!right || person.filter(Person::active).isEmpty()) {
+            throttle.refused(keys);
             database.doInTransaction(tx -> keepRefusal(tx, person));
             throw new Problem(Problem.Kind.NOT_SIGNED_IN, "signin.wrong");
         }

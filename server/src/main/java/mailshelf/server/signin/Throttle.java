@@ -81,12 +81,23 @@ public class Throttle {
 
     private void count(Tx tx, Key key, Instant now) {
         int tries = store.find(tx, key.text(), now).map(Tries::tries).orElse(0) + 1;
-        Duration pause = Duration.ZERO;
-        if (tries >= key.free()) {
-            Duration doubled = Duration.ofSeconds(1L << Math.min(MOST_DOUBLINGS, tries - key.free()));
-            pause = doubled.compareTo(LONGEST) > 0 ? LONGEST : doubled;
+        store.put(tx, key.text(), new Tries(tries, now.plus(pause(key, tries))), KEPT);
+    }
+
+    private static Duration pause(Key key, int tries) {
+        if (tries < key.free()) {
+            return Duration.ZERO;
         }
-        store.put(tx, key.text(), new Tries(tries, now.plus(pause)), KEPT);
+        Duration doubled = Duration.ofSeconds(1L << Math.min(MOST_DOUBLINGS, tries - key.free()));
+        return doubled.compareTo(LONGEST) > 0 ? LONGEST : doubled;
+    }
+
+    /** It was judged, and wrong: the wait begins now, as judging takes a while. */
+    public void refused(List<Key> keys) {
+        Instant now = machineClock.instant();
+        database.doInTransaction(tx -> keys.forEach(key -> store.find(tx, key.text(), now)
+                .ifPresent(known -> store.put(
+                        tx, key.text(), new Tries(known.tries(), now.plus(pause(key, known.tries()))), KEPT))));
     }
 
     /** It was no guess: what is counted by one person begins anew, what many share is as it was before. */
