@@ -13,6 +13,7 @@ import java.util.TreeSet;
 import java.util.function.Function;
 import java.util.function.UnaryOperator;
 import mailshelf.core.condition.FreshData;
+import mailshelf.core.data.Allowed;
 import mailshelf.core.data.Filter;
 import mailshelf.core.letter.LetterPattern;
 import mailshelf.core.named.References;
@@ -139,6 +140,17 @@ public record Terms(
     public Terms narrowed(Function<Content, List<Filter>> filters) {
         return withContent(
                 content.stream().map(each -> each.with(filters.apply(each))).toList(), clipping);
+    }
+
+    /**
+     * With filters that name no values which row rules hide; the same rows pass them.
+     *
+     * @param rules what they let somebody see of the data of some content
+     */
+    public Terms knownBy(Function<Content, List<Allowed>> rules) {
+        return narrowed(content -> content.filters().stream()
+                .flatMap(filter -> filter.knownBy(rules.apply(content)).stream())
+                .toList());
     }
 
     /** With the blocks of a clipping. */

@@ -119,9 +119,11 @@ class KeepMails {
     private List<Fresh> assembled(Job job, List<Delivery> some, Map<PersonId, Person> recipients) {
         List<Delivery> missing =
                 some.stream().filter(delivery -> delivery.mail().isEmpty()).toList();
-        List<CopyId> copies = missing.stream().map(Delivery::copy).distinct().toList();
+        List<CopyId> wanted = missing.stream().map(Delivery::copy).distinct().toList();
+        List<Copy> copies = List.copyOf(
+                database.inTransaction(tx -> issues.copies(tx, wanted)).values());
         Map<CopyId, CopyContent> contents = new HashMap<>();
-        presses.each(copies, copy -> Map.entry(copy, content(job, copy)))
+        presses.each(copies, copy -> Map.entry(copy.id(), content(job, copy)))
                 .forEach(content -> contents.put(content.getKey(), content.getValue()));
         QuotedPrintable encoder = new QuotedPrintable();
         return presses.each(missing, delivery -> {
@@ -182,8 +184,8 @@ class KeepMails {
         }
     }
 
-    private CopyContent content(Job job, CopyId copy) {
-        List<IssueStore.CopyFile> files = database.inTransaction(tx -> issues.files(tx, copy));
+    private CopyContent content(Job job, Copy copy) {
+        List<IssueStore.CopyFile> files = database.inTransaction(tx -> issues.files(tx, copy.id()));
         Words words = Words.in(Languages.supported(job.terms().locale()));
         List<PageModel> pages =
                 List.of(CoreJson.read(bytes(job, files, "figures").orElseThrow(), PageModel[].class));
@@ -203,21 +205,14 @@ class KeepMails {
                 bytes(job, files, "pdf").map(MailPieces.Shared::of),
                 pdfName,
                 read.fields(job.terms().letterPattern().figures().isEmpty() ? List.of() : read.all(), named),
-                known(
-                        job.terms(),
-                        database.inTransaction(tx -> issues.copies(tx, List.of(copy)))
-                                .get(copy)),
+                known(job.terms(), copy),
                 words);
     }
 
     private static Terms known(Terms terms, Copy copy) {
         List<Allowed> rules =
                 copy.slices().stream().flatMap(seen -> seen.allowed().stream()).toList();
-        return copy.seenAs() == SeenAs.OWNER
-                ? terms
-                : terms.narrowed(content -> content.filters().stream()
-                        .flatMap(filter -> filter.knownBy(rules).stream())
-                        .toList());
+        return copy.seenAs() == SeenAs.OWNER ? terms : terms.knownBy(content -> rules);
     }
 
     private Optional<byte[]> bytes(Job job, List<IssueStore.CopyFile> files, String role) {

@@ -212,9 +212,9 @@ class ReadRun {
         if (failed.isPresent()) {
             return failed.get();
         }
-        if (run.state() != RunState.CLOSED && hindrance.of(run.id()).isPresent()) {
-            Hindrance.Told told = hindrance.of(run.id()).get();
-            return words.say(told.wordsKey(), told.folder());
+        Optional<Hindrance.Told> told = run.state() == RunState.CLOSED ? Optional.empty() : hindrance.of(run.id());
+        if (told.isPresent()) {
+            return words.say(told.get().wordsKey(), told.get().folder());
         }
         if (run.state() == RunState.WAITING) {
             return said(words, zone, awaited);
