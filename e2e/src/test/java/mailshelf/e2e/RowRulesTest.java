@@ -145,6 +145,9 @@ class RowRulesTest {
         }
         assertThat(ida.get("issues/" + issue + "/mail").toString()).contains(OWN_OF_IDA);
         assertThat(marit.get("reports/1/cuts").toString()).contains(OF_NOBODY_BUT_OPERATIONS);
+        // nor does its name stand in the way, which would tell of it
+        ida.post("reports/1/cuts", Wishes.cut("Both routes", false, "last-week"));
+        assertThat(ida.get("reports/1/cuts").toString()).contains("Both routes");
         assertThat(marit.get("issues/" + issue + "/mail").toString()).contains(OF_NOBODY_BUT_OPERATIONS);
         String source = new String(ida.bytes("issues/" + issue + "/mail.eml"), StandardCharsets.UTF_8);
         assertThat(source).doesNotContain("Hovden%E2%80%93Skarv");

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.Function;
+import mailshelf.core.work.StillWanted;
 
 /**
  * A column that is computed from others of the same row. Two that are written the same are the same.
@@ -99,6 +100,7 @@ public final class Computed {
     }
 
     ColumnData over(Table table) {
+        StillWanted.require();
         return data.apply(table);
     }
 

@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.stream.Stream;
 import mailshelf.core.Problem;
 import mailshelf.core.time.Window;
+import mailshelf.core.work.StillWanted;
 
 /**
  * Everything that a page asks of a table, answered by going over its rows once: first all is asked, then it runs, then
@@ -124,6 +125,7 @@ public final class Pass {
                 .max(Integer::compare)
                 .orElse(0);
         for (int chunk = first; chunk < end; chunk += CHUNK) {
+            StillWanted.require();
             int chunkEnd = Math.min(end, chunk + CHUNK);
             begin(chunk, chunkEnd);
             for (Asked asked : groupings.values()) {

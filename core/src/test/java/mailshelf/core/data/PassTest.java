@@ -15,6 +15,7 @@ import java.util.stream.IntStream;
 import mailshelf.core.Problem;
 import mailshelf.core.time.Grain;
 import mailshelf.core.time.Window;
+import mailshelf.core.work.StillWanted;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import net.jqwik.api.constraints.IntRange;
@@ -31,6 +32,25 @@ class PassTest {
             Column.time("answered", ZoneOffset.UTC));
 
     private Random random;
+
+    @Test
+    void a_pass_ends_when_nobody_waits_for_it() {
+        random = new Random(20261130);
+        Pass pass = new Pass(table(3 * Pass.CHUNK), List.of());
+        pass.rows(window(), List.of());
+        StillWanted.by(() -> false);
+        try {
+            assertThatThrownBy(() -> {
+                        for (int i = 0; i < 1_000_000; i++) {
+                            pass.run();
+                        }
+                    })
+                    .isInstanceOf(StillWanted.NobodyWaits.class);
+        } finally {
+            StillWanted.byAnybody();
+        }
+        pass.run();
+    }
 
     @Property(tries = 60, seed = "20261126")
     void every_sum_is_that_of_a_plain_loop(@ForAll @IntRange(max = 1_000_000) int seed) {

@@ -17,6 +17,7 @@ import mailshelf.core.report.PageModel.FigureModel;
 import mailshelf.core.report.PageModel.TableModel;
 import mailshelf.core.report.PageModel.TextModel;
 import mailshelf.core.report.Written;
+import mailshelf.core.work.StillWanted;
 import org.apache.poi.ss.usermodel.Cell;
 import org.apache.poi.ss.usermodel.CellStyle;
 import org.apache.poi.ss.usermodel.Row;
@@ -198,6 +199,7 @@ public final class PageXlsx {
         }
         int at = 1;
         for (int r = 0; r < table.rows().size(); r++) {
+            StillWanted.require();
             Row row = own.createRow(at++);
             cells(row, table.columns(), table.rows().get(r), words.rows().get(r), false);
         }

@@ -15,6 +15,7 @@ import mailshelf.core.data.csv.DateForm;
 import mailshelf.core.json.CoreJson;
 import mailshelf.core.rights.FolderId;
 import mailshelf.core.rights.Person;
+import mailshelf.server.http.ReadsOnly;
 import mailshelf.server.rights.Gate;
 import mailshelf.store.Database;
 import mailshelf.store.data.DataSet;
@@ -66,6 +67,7 @@ class LoadController {
      * @param columns types to read its columns by instead of those that are found, as a JSON list of columns
      * @param dates which form days are in that fit several
      */
+    @ReadsOnly
     @PostMapping("/inspections")
     SampleRows.SampleView inspect(
             Person who,
@@ -87,6 +89,7 @@ class LoadController {
     }
 
     /** What a query, or the newest file of a watched folder, looks like; nothing is kept of it. */
+    @ReadsOnly
     @PostMapping("/samples")
     SampleRows.SampleView sample(Person who, @RequestBody SampleWish wish) throws IOException {
         database.doInTransaction(tx -> gate.requirePublish(tx, who, wish.folder()));

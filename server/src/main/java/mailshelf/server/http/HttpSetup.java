@@ -10,6 +10,8 @@ import mailshelf.core.json.Ids;
 import mailshelf.core.time.Period;
 import mailshelf.server.signin.SignedIn;
 import org.springframework.boot.jackson.autoconfigure.JsonMapperBuilderCustomizer;
+import org.springframework.boot.tomcat.servlet.TomcatServletWebServerFactory;
+import org.springframework.boot.web.server.WebServerFactoryCustomizer;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.core.convert.converter.Converter;
@@ -18,6 +20,7 @@ import org.springframework.http.CacheControl;
 import org.springframework.validation.Errors;
 import org.springframework.validation.Validator;
 import org.springframework.web.method.support.HandlerMethodArgumentResolver;
+import org.springframework.web.servlet.config.annotation.InterceptorRegistry;
 import org.springframework.web.servlet.config.annotation.ResourceHandlerRegistry;
 import org.springframework.web.servlet.config.annotation.ViewControllerRegistry;
 import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
@@ -48,6 +51,16 @@ class HttpSetup implements WebMvcConfigurer {
     @Override
     public void addArgumentResolvers(List<HandlerMethodArgumentResolver> resolvers) {
         resolvers.add(signedIn);
+    }
+
+    @Override
+    public void addInterceptors(InterceptorRegistry registry) {
+        registry.addInterceptor(new EndsWithCaller());
+    }
+
+    @Bean
+    static WebServerFactoryCustomizer<TomcatServletWebServerFactory> callersLookedFor() {
+        return factory -> factory.addContextValves(new CallerThere());
     }
 
     @Override

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Locale;
 import mailshelf.core.Problem;
 import mailshelf.core.wording.Words;
+import mailshelf.core.work.StillWanted;
 import mailshelf.store.StoreException;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -36,6 +37,13 @@ public class ProblemAnswers {
     ResponseEntity<ProblemDetail> badParameter(MethodArgumentTypeMismatchException e, Locale locale) {
         Problem problem = Problem.invalid("request.bad-parameter", e.getName(), String.valueOf(e.getValue()));
         return answer(HttpStatus.BAD_REQUEST, problem, locale);
+    }
+
+    /** Nobody hears it. */
+    @ExceptionHandler
+    ResponseEntity<Void> nobodyWaits(StillWanted.NobodyWaits e, HttpServletRequest request) {
+        LOG.debug("Not finished, as its caller has gone: {}", request.getRequestURI());
+        return ResponseEntity.status(HttpStatus.SERVICE_UNAVAILABLE).build();
     }
 
     /** Outside the API a browser gets the web application, which says in its own way that nothing stands there. */

@@ -98,16 +98,21 @@ class KeepCuts {
             Report report = gate.readable(tx, who, id);
             Gate.Access access = gate.access(tx, who);
             boolean mayShare = mayShare(access, report);
-            List<Allowed> allowed = viewers.of(
-                            tx, who, definitions.newest(tx, report).dataSet())
-                    .allowed();
+            Predicate<KeptCut> isShown = isShown(tx, who, report);
             return new CutsView(
                     cuts.ofReport(tx, id, who.id()).stream()
-                            .filter(cut -> cut.owner().equals(who.id()) || namesOnly(cut.cut(), allowed))
+                            .filter(isShown)
                             .map(cut -> view(tx, who, access, report, mayShare, cut))
                             .toList(),
                     mayShare);
         });
+    }
+
+    /** Whether a cut of a report is somebody's own, or names no values that row rules hide from them. */
+    private Predicate<KeptCut> isShown(Tx tx, Person who, Report report) {
+        List<Allowed> allowed =
+                viewers.of(tx, who, definitions.newest(tx, report).dataSet()).allowed();
+        return cut -> cut.owner().equals(who.id()) || namesOnly(cut.cut(), allowed);
     }
 
     /** Whether its filters name no values but those that row rules let somebody see. */
@@ -233,8 +238,11 @@ class KeepCuts {
         if (!fits(tx, report, wish.cut())) {
             throw Problem.invalid("cut.does-not-fit", report.title());
         }
+        // what is not shown does not stand in the way either: it would be told by that
         cuts.named(tx, report.folder(), wish.name(), who.id()).stream()
                 .filter(isOther)
+                .filter(other ->
+                        isShown(tx, who, gate.readable(tx, who, other.report())).test(other))
                 .findFirst()
                 .ifPresent(other -> {
                     throw new Problem(Problem.Kind.INVALID, "cut.name-taken", wish.name(), name(tx, other.owner()));

@@ -5,6 +5,7 @@ import java.util.Optional;
 import mailshelf.core.report.ReportId;
 import mailshelf.core.rights.FolderId;
 import mailshelf.core.rights.Person;
+import mailshelf.server.http.ReadsOnly;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -60,12 +61,14 @@ class WritingController {
     }
 
     /** Which subscriptions would lose something if this were published. */
+    @ReadsOnly
     @PostMapping("/{id}/losses")
     List<WriteReport.LosingLine> losses(Person who, @PathVariable ReportId id, @RequestBody ReportText wish) {
         return write.losing(who, id, wish.yaml());
     }
 
     /** A page of a text that is not published. */
+    @ReadsOnly
     @PostMapping("/drafts")
     WriteReport.DraftView draft(Person who, @RequestBody WriteReport.DraftWish wish) {
         return write.draft(who, wish);

@@ -3,6 +3,7 @@ package mailshelf.server.named;
 import java.util.List;
 import mailshelf.core.named.NamedId;
 import mailshelf.core.rights.Person;
+import mailshelf.server.http.ReadsOnly;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -32,6 +33,7 @@ class NamedController {
     }
 
     /** What one would come to; nothing is kept. */
+    @ReadsOnly
     @PostMapping("/trials")
     KeepNamed.Outcome attempt(Person who, @RequestBody KeepNamed.NamedWish wish) {
         return keep.attempt(who, wish);

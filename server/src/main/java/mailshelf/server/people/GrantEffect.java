@@ -10,6 +10,7 @@ import mailshelf.core.subscription.State;
 import mailshelf.core.subscription.Subscription;
 import mailshelf.core.subscription.SubscriptionId;
 import mailshelf.core.wording.Words;
+import mailshelf.core.work.StillWanted;
 import mailshelf.server.delivery.Audience;
 import mailshelf.server.http.Languages;
 import mailshelf.server.rights.Gate;
@@ -102,6 +103,7 @@ class GrantEffect {
     }
 
     private Optional<Pausing> pausing(Tx tx, Subscription subscription, Words words) {
+        StillWanted.require();
         return audience.ownerLacks(tx, subscription).map(verb -> {
             String owner = people.find(tx, subscription.owner()).orElseThrow().name();
             String because = words.say("paused.owner-lacks." + verb.name(), owner);

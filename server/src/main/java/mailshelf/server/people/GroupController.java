@@ -12,6 +12,7 @@ import mailshelf.core.rights.Person;
 import mailshelf.core.rights.PersonId;
 import mailshelf.core.wording.OneLine;
 import mailshelf.server.audit.AuditTrail;
+import mailshelf.server.http.ReadsOnly;
 import mailshelf.server.rights.Gate;
 import mailshelf.store.Database;
 import mailshelf.store.Tx;
@@ -78,6 +79,7 @@ class GroupController {
     }
 
     /** What a change of who is in the group would do, before it is made. */
+    @ReadsOnly
     @PostMapping("/{id}/members/effect")
     GrantEffect.Effect effect(Person who, @PathVariable GroupId id, @RequestBody Members members) {
         gate.requireHouseReader(who);

@@ -13,6 +13,7 @@ import mailshelf.core.rights.Verb;
 import mailshelf.core.subscription.SubscriptionId;
 import mailshelf.core.subscription.Terms;
 import mailshelf.server.http.Once;
+import mailshelf.server.http.ReadsOnly;
 import mailshelf.server.rights.Gate;
 import mailshelf.store.Database;
 import mailshelf.store.people.PersonStore;
@@ -111,11 +112,13 @@ class SubscriptionController {
         });
     }
 
+    @ReadsOnly
     @PostMapping("/compositions")
     Compose.Composed compose(Person who, @RequestBody Compose.Draft draft) {
         return compose.run(who, draft);
     }
 
+    @ReadsOnly
     @PostMapping(path = "/compositions/pdf", produces = MediaType.APPLICATION_PDF_VALUE)
     byte[] composePdf(Person who, @RequestBody Compose.Draft draft) {
         return compose.pdf(who, draft);

@@ -21,6 +21,7 @@ import mailshelf.core.Problem;
 import mailshelf.core.data.Column;
 import mailshelf.core.time.IsoTime;
 import mailshelf.core.wording.OneLine;
+import mailshelf.core.work.StillWanted;
 
 /**
  * What the beginning of a CSV file looks like: how it is written, which columns it has, and of what types. A proposal, to
@@ -233,6 +234,7 @@ public record Inspection(CsvForm form, List<Found> columns, long rows, List<List
     }
 
     private static Found found(String name, List<List<String>> rows, int at, DecimalMark mark, ZoneId zone) {
+        StillWanted.require();
         List<String> values = rows.stream()
                 .map(row -> at < row.size() ? row.get(at) : "")
                 .filter(value -> !value.isEmpty())
