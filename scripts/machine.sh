@@ -52,25 +52,35 @@ want_postgresql() {
     (install_or_say "PostgreSQL" postgresql) || echo "PostgreSQL cannot be installed: what needs it is not tested." >&2
 }
 
-jar=$home/server/target/mailshelf.jar
-app=$home/.app
+# Two programs: the product, and the product with the demo, which lets anybody sign in and brings its own mail server.
+# $1: "server" or "demo"; sets where its jar is built and where it is unpacked to.
+choose() {
+    program=$1
+    jar=$home/$program/target/mailshelf-$program.jar
+    app=$home/.app/$program
+}
+
 # a process that has run out of memory ends rather than stand without its loops; who supervises it starts it again
 start="-XX:+UseParallelGC -XX:+ExitOnOutOfMemoryError -Dspring.aot.enabled=true"
 
-sources() { find "$home"/pom.xml "$home"/core "$home"/render "$home"/store "$home"/server "$home"/web -type f \
-    -not -path '*/target/*' -not -path '*/node_modules/*' -not -path '*/dist/*' "$@"; }
+sources() {
+    find "$home"/pom.xml "$home"/core "$home"/render "$home"/store "$home"/server "$home"/demo "$home"/web -type f \
+        -not -path '*/target/*' -not -path '*/node_modules/*' -not -path '*/dist/*' "$@"
+}
 
-# Makes the jar where there is none, and with "changed" also where a source is newer.
+# Makes the jars where there are none, and with "changed" also where a source is newer.
 build() {
-    if [ -f "$jar" ] && { [ "${1:-}" != changed ] || [ -z "$(sources -newer "$jar" | head -1)" ]; }; then return; fi
+    last=$home/demo/target/mailshelf-demo.jar
+    if [ -f "$last" ] && { [ "${1:-}" != changed ] || [ -z "$(sources -newer "$last" | head -1)" ]; }; then return; fi
     need_java; need_maven; need_node
     echo "Building Mail Shelf; the first time takes some minutes ..." >&2
-    (cd "$home" && mvn -q -B package -DskipTests -pl server -am) >&2
+    (cd "$home" && mvn -q -B package -DskipTests -pl demo -am) >&2
 }
 
 # Unpacks the jar and records the classes that a start loads: both make every later start faster.
 # One start at a time: what another runs from must not be taken away under it.
 unpack() {
+    mkdir -p "$home/.app"
     exec 9>"$app.lock"
     flock 9
     if ! { [ -f "$app/mailshelf.jsa" ] && [ "$app/mailshelf.jsa" -nt "$jar" ]; }; then unpack_anew; fi
@@ -83,8 +93,10 @@ unpack_anew() {
     rm -rf "$app"
     mv "$fresh" "$app"
     trial=$(mktemp -d)
+    case $program in demo) command=demo ;; *) command=serve ;; esac
     # shellcheck disable=SC2086 # several options
     java $start -XX:ArchiveClassesAtExit="$app/mailshelf.jsa" -Xlog:cds=off -Xlog:cds+dynamic=off \
-        -Dspring.context.exit=onRefresh -jar "$app/mailshelf.jar" demo --data "$trial" --port 0 >/dev/null 2>&1 || true
+        -Dspring.context.exit=onRefresh -jar "$app/mailshelf-$program.jar" $command --data "$trial" --port 0 \
+        >/dev/null 2>&1 || true
     rm -rf "$trial"
 }

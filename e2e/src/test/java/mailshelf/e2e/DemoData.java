@@ -17,7 +17,7 @@ final class DemoData {
 
     private static final Path MADE = TEMPLATE.resolve("made");
 
-    private static final Path PROGRAM = Path.of("../server/target/mailshelf.jar");
+    private static final Path PROGRAM = Path.of("../demo/target/mailshelf-demo.jar");
 
     private DemoData() {}
 

@@ -4,7 +4,6 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Optional;
-import mailshelf.server.demo.DemoState;
 import mailshelf.store.Database;
 import mailshelf.store.SettingStore;
 import mailshelf.store.people.PersonStore;
@@ -13,9 +12,12 @@ import mailshelf.store.people.PersonStore;
  * What a data folder is used for, as a mark in it says from its first start on: no demo, which lets anybody sign in, is
  * started on an organisation's data, and no organisation's server on a demo's.
  */
-enum DataKind {
+public enum DataKind {
     DEMO("a demo. Start it with 'mailshelf demo', or choose another folder with --data."),
     ORGANISATION("an organisation, and a demo would let anybody sign in to it. Choose another folder with --data.");
+
+    /** The setting that only a demo has: the day it was opened. */
+    public static final String DEMO_OPENED = "demo-opening-day";
 
     private static final String MARK = "kind";
 
@@ -51,7 +53,7 @@ enum DataKind {
         }
         try (Database database = Database.open(data)) {
             return database.inTransaction(tx -> {
-                if (new SettingStore().find(tx, DemoState.OPENING).isPresent()) {
+                if (new SettingStore().find(tx, DEMO_OPENED).isPresent()) {
                     return Optional.of(DEMO);
                 }
                 return new PersonStore().all(tx).isEmpty() ? Optional.empty() : Optional.of(ORGANISATION);

@@ -1,15 +1,13 @@
 package mailshelf.server;
 
-import java.nio.file.Path;
-import java.time.OffsetDateTime;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Callable;
-import mailshelf.server.delivery.Arrow;
 import mailshelf.server.mail.MailTls;
+import mailshelf.server.offline.CheckAdvisories;
 import mailshelf.server.offline.CheckReport;
 import mailshelf.server.offline.RenderReport;
-import mailshelf.server.work.FailingUnit;
+import mailshelf.server.offline.ShowNotices;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
@@ -20,14 +18,15 @@ import picocli.CommandLine.Option;
         name = "mailshelf",
         description = "Subscribes people to pages of reports, mails them on time, and keeps every issue on the shelf.",
         mixinStandardHelpOptions = true,
+        footer = "Without a server of its own to try it on, start the demo, a program beside this one.",
         versionProvider = Main.Version.class,
         subcommands = {
             Main.Serve.class,
-            Main.Demo.class,
             KeepDatabase.class,
             VerifyArchive.class,
             AdministratorLink.class,
             ShowNotices.class,
+            CheckAdvisories.class,
             CheckReport.class,
             RenderReport.class
         })
@@ -37,14 +36,17 @@ public final class Main implements Callable<Integer> {
 
     private static final String SMTP_PASSWORD = "MAILSHELF_SMTP_PASSWORD";
 
-    private static final long MEGABYTE = 1_000_000;
-
     private Main() {}
 
     public static void main(String[] arguments) {
-        int status = new CommandLine(new Main())
-                .setCaseInsensitiveEnumValuesAllowed(true)
-                .execute(arguments);
+        run(arguments, List.of());
+    }
+
+    /** @param more commands beside those of every program */
+    public static void run(String[] arguments, List<?> more) {
+        CommandLine line = new CommandLine(new Main());
+        more.forEach(line::addSubcommand);
+        int status = line.setCaseInsensitiveEnumValuesAllowed(true).execute(arguments);
         // a started server goes on in its own threads
         if (status != 0 || !ServerStart.isRunning()) {
             System.exit(status);
@@ -63,38 +65,6 @@ public final class Main implements Callable<Integer> {
             String version = Main.class.getPackage().getImplementationVersion();
             return new String[] {"Mail Shelf " + (version == null ? "(from sources)" : version)};
         }
-    }
-
-    /** Where a server listens and keeps its things. */
-    static final class Place {
-        @Option(names = "--port", description = "port to listen on (default ${DEFAULT-VALUE})", defaultValue = "8080")
-        int port;
-
-        @Option(
-                names = "--data",
-                description = "folder that holds everything (default ${DEFAULT-VALUE})",
-                defaultValue = "data")
-        Path data;
-
-        @Option(names = "--fresh", description = "empties the data folder first")
-        boolean fresh;
-
-        @Option(
-                names = "--source-root",
-                paramLabel = "DIR",
-                description =
-                        "a folder below which files of others may be watched and loaded; may be said several times"
-                                + " (default: none)")
-        List<Path> sourceRoots = List.of();
-
-        @Option(
-                names = "--largest-load",
-                paramLabel = "MB",
-                description =
-                        "how many megabytes of rows one load may have (default ${DEFAULT-VALUE}); a load is held in"
-                                + " memory while it is under way",
-                defaultValue = "500")
-        long largestLoad;
     }
 
     @Command(name = "serve", description = "Starts a server.", mixinStandardHelpOptions = true)
@@ -162,7 +132,7 @@ public final class Main implements Callable<Integer> {
 
         @Override
         public Integer call() {
-            String url = baseUrl == null ? "http://localhost:" + place.port : HouseSettings.withoutSlash(baseUrl);
+            String url = baseUrl == null ? "http://localhost:" + place.port() : HouseSettings.withoutSlash(baseUrl);
             Optional<MailSettings.Login> login = Optional.ofNullable(smtpUser)
                     .map(user -> new MailSettings.Login(user, System.getenv().getOrDefault(SMTP_PASSWORD, "")));
             if (login.filter(of -> of.password().isEmpty()).isPresent()) {
@@ -172,82 +142,20 @@ public final class Main implements Callable<Integer> {
             // a password is sent over an encrypted connection or not at all
             MailTls tls = login.isPresent() ? MailTls.REQUIRED : smtpTls;
             HouseSettings settings = new HouseSettings(
-                    place.data,
+                    place.data(),
                     database,
                     serverNumber,
                     url,
                     new MailSettings(mailAddress, smtpHost, smtpPort, tls, login),
-                    place.sourceRoots,
-                    place.largestLoad * MEGABYTE,
+                    place.sourceRoots(),
+                    place.largestLoadBytes(),
                     proxies,
                     Optional.empty());
-            if (place.fresh && database.isPresent()) {
+            if (place.fresh() && database.isPresent()) {
                 System.err.println("--fresh empties what other servers use: leave it out, or leave out --database.");
                 return USAGE;
             }
-            return ServerStart.run(settings, address, place.port, place.fresh);
-        }
-    }
-
-    @Command(
-            name = "demo",
-            description = "Starts the demo: a made-up ferry operator, with a mail room and a clock that can be moved.",
-            mixinStandardHelpOptions = true)
-    static final class Demo implements Callable<Integer> {
-        @Mixin
-        Place place;
-
-        @Option(
-                names = "--smtp-port",
-                description = "port of the demo's own mail server (default: any free one)",
-                defaultValue = "0")
-        int smtpPort;
-
-        @Option(
-                names = "--tickets",
-                description = "how many tickets a new demo has sold, its largest data set (default ${DEFAULT-VALUE})",
-                defaultValue = "1000000")
-        long tickets;
-
-        @Option(
-                names = "--clock",
-                paramLabel = "TIME",
-                description = "the time that the demo's clock shows when it is ready, such as 2027-03-01T05:20+01:00"
-                        + " (default: now, plus what the clock has been moved by)")
-        OffsetDateTime clock;
-
-        @Option(
-                names = "--die-behind",
-                hidden = true,
-                description = "dies there, once; for tests of what a crash leaves")
-        Arrow dieBehind;
-
-        @Option(
-                names = "--fail-third",
-                hidden = true,
-                description =
-                        "has the third unit of each kind of work fail so, always; for tests of what a fault concerns")
-        FailingUnit.Fault failThird;
-
-        @Override
-        public Integer call() {
-            int mailPort = smtpPort == 0 ? ServerStart.freePort() : smtpPort;
-            HouseSettings settings = new HouseSettings(
-                    place.data,
-                    Optional.empty(),
-                    1,
-                    "http://localhost:" + place.port,
-                    new MailSettings(
-                            "mail-shelf@brinewater.example", "localhost", mailPort, MailTls.NEVER, Optional.empty()),
-                    place.sourceRoots,
-                    place.largestLoad * MEGABYTE,
-                    "",
-                    Optional.of(new DemoSettings(
-                            tickets,
-                            Optional.ofNullable(clock).map(OffsetDateTime::toInstant),
-                            Optional.ofNullable(dieBehind),
-                            Optional.ofNullable(failThird))));
-            return ServerStart.run(settings, "localhost", place.port, place.fresh);
+            return ServerStart.run(HouseApp.PROGRAM, settings, address, place);
         }
     }
 }

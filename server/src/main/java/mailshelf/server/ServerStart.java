@@ -11,11 +11,10 @@ import java.util.MissingResourceException;
 import mailshelf.core.wording.Words;
 import mailshelf.render.type.HouseFont;
 import mailshelf.store.Database;
-import org.springframework.boot.builder.SpringApplicationBuilder;
 import org.springframework.context.ConfigurableApplicationContext;
 
 /** Starts a server after looking whether it can run: one clear sentence and status 2 where it cannot. */
-final class ServerStart {
+public final class ServerStart {
     private static ConfigurableApplicationContext running;
 
     private ServerStart() {}
@@ -26,18 +25,18 @@ final class ServerStart {
 
     /**
      * @param address to listen on
-     * @param fresh whether to empty the data folder first
+     * @return the status to end with, where it does not run
      */
-    static int run(HouseSettings settings, String address, int port, boolean fresh) {
+    public static int run(Program program, HouseSettings settings, String address, Place place) {
         try {
-            checkPort(port);
+            checkPort(place.port());
             String lock = settings.database().isPresent() ? DataFolder.ofServer(settings.server()) : DataFolder.WHOLE;
-            DataFolder.take(settings.data(), lock, fresh);
+            DataFolder.take(settings.data(), lock, place.fresh());
             DataKind kind = settings.demo().isPresent() ? DataKind.DEMO : DataKind.ORGANISATION;
             kind.require(settings.data());
             checkDatabase(settings);
             checkParts();
-            running = start(settings, address, port);
+            running = start(program, settings, address, place.port());
             running.getBean(Opening.class).open(System.out);
             return 0;
         } catch (CannotStart e) {
@@ -46,8 +45,9 @@ final class ServerStart {
         }
     }
 
-    private static ConfigurableApplicationContext start(HouseSettings settings, String address, int port) {
-        return application(settings.demo().isPresent() ? DemoApp.class : HouseApp.class)
+    private static ConfigurableApplicationContext start(
+            Program program, HouseSettings settings, String address, int port) {
+        return program.application()
                 .initializers(context -> context.getBeanFactory().registerSingleton("houseSettings", settings))
                 .properties(properties(settings, address, port))
                 .run();
@@ -66,19 +66,7 @@ final class ServerStart {
         return properties;
     }
 
-    /**
-     * @param kind {@link HouseApp} or {@link DemoApp}; what the build writes down of its parts bears this name
-     */
-    static SpringApplicationBuilder application(Class<?> kind) {
-        String profile = kind == DemoApp.class ? "demo" : "house";
-        // no other, whatever the environment says: the demo's parts let anybody in
-        return new SpringApplicationBuilder(App.class)
-                .main(kind)
-                .profiles(profile)
-                .initializers(context -> context.getEnvironment().setActiveProfiles(profile));
-    }
-
-    static int freePort() {
+    public static int freePort() {
         try (ServerSocket socket = new ServerSocket(0, 1, InetAddress.getLoopbackAddress())) {
             return socket.getLocalPort();
         } catch (IOException e) {

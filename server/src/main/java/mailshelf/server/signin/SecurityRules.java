@@ -40,7 +40,7 @@ class SecurityRules {
                                 "/api/v1/password-resets",
                                 "/api/v1/address-changes/**",
                                 "/api/v1/demo/**",
-                                "/api/docs/**")
+                                "/api/openapi.json")
                         .permitAll()
                         .requestMatchers("/api/**")
                         .authenticated()

@@ -1,5 +1,0 @@
-/**
- * The demo: a made-up ferry operator, generated from a fixed seed and entered through the API, and its movable clock.
- * Open {@link mailshelf.server.demo.DemoHouse} first.
- */
-package mailshelf.server.demo;

@@ -1,5 +1,0 @@
-/**
- * The stand-in mail server that ships for demo and tests: takes mail by SMTP, keeps it, shows it, misbehaves on request.
- * Open {@link mailshelf.server.mailroom.MailRoom} first.
- */
-package mailshelf.server.mailroom;
