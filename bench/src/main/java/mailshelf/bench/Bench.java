@@ -17,6 +17,7 @@ import picocli.CommandLine.Command;
             KillRounds.class,
             StopInRun.class,
             Mingled.class,
+            Hostile.class,
             Views.class
         })
 public final class Bench {

@@ -5,10 +5,12 @@ import java.io.UncheckedIOException;
 import java.net.CookieManager;
 import java.net.InetAddress;
 import java.net.ServerSocket;
+import java.net.Socket;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.DayOfWeek;
@@ -23,6 +25,7 @@ import java.util.Set;
 import java.util.concurrent.TimeUnit;
 import java.util.function.BooleanSupplier;
 import java.util.function.Function;
+import java.util.stream.Collectors;
 import java.util.stream.LongStream;
 import mailshelf.core.rights.Person;
 import mailshelf.core.rights.PersonId;
@@ -70,10 +73,20 @@ final class House implements AutoCloseable {
                 String.valueOf(house.port));
         house.awaitAnswer();
         house.stop();
+        house.turnIntoAnOrganisation();
         try (Database database = Database.open(data)) {
             house.crew.addAll(database.inTransaction(tx -> hire(tx, people)));
         }
         return house;
+    }
+
+    /** Otherwise no server is started on a demo's data. */
+    private void turnIntoAnOrganisation() {
+        try {
+            Files.writeString(data.resolve("kind"), "ORGANISATION");
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
     }
 
     private static List<Long> hire(Tx tx, int size) {
@@ -270,6 +283,39 @@ final class House implements AutoCloseable {
 
     JsonNode put(String path, Object body) {
         return send("PUT", path, body);
+    }
+
+    static byte[] json(Object body) {
+        return JSON.writeValueAsBytes(body);
+    }
+
+    /** The status that something is answered with, whatever it is; 0 where the server hangs up. */
+    int status(String method, String path, String type, byte[] body) {
+        try {
+            return client.send(
+                            changing(path, type)
+                                    .method(method, HttpRequest.BodyPublishers.ofByteArray(body))
+                                    .build(),
+                            HttpResponse.BodyHandlers.discarding())
+                    .statusCode();
+        } catch (IOException e) {
+            return 0;
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IllegalStateException(e);
+        }
+    }
+
+    /** A connection on which the beginning of a request has been sent. */
+    Socket connection(String method, String path, String header, String body) throws IOException {
+        Socket socket = new Socket(InetAddress.getLoopbackAddress(), port);
+        String signedIn = cookies.getCookieStore().getCookies().stream()
+                .map(cookie -> cookie.getName() + "=" + cookie.getValue())
+                .collect(Collectors.joining("; "));
+        String head = method + " /api/v1/" + path + " HTTP/1.1\r\nHost: localhost\r\nContent-Type: application/json\r\n"
+                + "Cookie: " + signedIn + "\r\nX-XSRF-TOKEN: " + token() + "\r\n" + header + "\r\n\r\n" + body;
+        socket.getOutputStream().write(head.getBytes(StandardCharsets.UTF_8));
+        return socket;
     }
 
     private JsonNode send(String method, String path, Object body) {

@@ -7,8 +7,6 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import java.util.concurrent.Callable;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
 import mailshelf.store.Row;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
@@ -16,8 +14,6 @@ import picocli.CommandLine.Option;
 /** One issue to many people, in equal or personal copies, by the real server into a sink: time by step, heap. */
 @Command(name = "send", description = "One issue to many people.")
 final class LargeSend implements Callable<Integer> {
-    private static final Pattern HEAP = Pattern.compile("(\\d+)M->(\\d+)M\\((\\d+)M\\)");
-
     @Option(names = "--people", defaultValue = "10000")
     int people;
 
@@ -72,7 +68,7 @@ final class LargeSend implements Callable<Integer> {
                                      ORDER BY r.id""", Moments::of, subscription)).forEach(LargeSend::tell);
             System.out.printf("accepted by the sink: %d%n", sink.distinct());
         }
-        heap(collections);
+        System.out.println(Heap.greatest(collections));
         return 0;
     }
 
@@ -90,16 +86,5 @@ final class LargeSend implements Callable<Integer> {
 
     private static long millis(Instant from, Instant to) {
         return Duration.between(from, to).toMillis();
-    }
-
-    private static void heap(Path collections) throws IOException {
-        Matcher lines = HEAP.matcher(Files.readString(collections));
-        int before = 0;
-        int after = 0;
-        while (lines.find()) {
-            before = Math.max(before, Integer.parseInt(lines.group(1)));
-            after = Math.max(after, Integer.parseInt(lines.group(2)));
-        }
-        System.out.printf("heap of 512 MB: at most %d MB before a collection, %d MB after one%n", before, after);
     }
 }
