@@ -73,6 +73,18 @@ class AuditTest {
     }
 
     @Test
+    void reading_who_gets_somebody_elses_subscription_is_told_once_and_ones_own_is_not() {
+        String run = "runs/"
+                + sunniva.get("subscriptions/1").get("runs").get(0).get("id").asLong();
+        sunniva.get(run);
+        DEMO.as("Marit Lunde").get(run);
+        DEMO.as("Ida Solvang").get(run);
+
+        JsonNode lines = sunniva.get("audit?words=read%20who%20gets").get("lines");
+        assertThat(lines.valueStream().map(line -> line.get("who").asString())).containsExactly("Sunniva Rein");
+    }
+
+    @Test
     void it_is_read_page_by_page_and_exported_as_found() {
         JsonNode first = sunniva.get("audit").get("lines");
         long last = first.get(first.size() - 1).get("id").asLong();

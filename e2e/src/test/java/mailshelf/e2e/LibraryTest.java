@@ -32,6 +32,8 @@ class LibraryTest {
                   - {chart: bars, title: Sailings, measure: all, by: vessel}
             """;
 
+    private static final int ROUTE_LEADS = 2;
+
     private static Api sunniva;
     private static Api ida;
 
@@ -43,6 +45,14 @@ class LibraryTest {
         long kept =
                 sunniva.post("folders", Map.of("name", "Kept back")).get("id").asLong();
         sunniva.post("reports", Map.of("folder", kept, "yaml", REPORT.replace("Vessels at sea", "Secret fleet")));
+        long shown = sunniva.post("folders", Map.of("name", "Harbour talk", "parent", kept))
+                .get("id")
+                .asLong();
+        sunniva.put("grants/" + shown + "/" + ROUTE_LEADS, Map.of("verbs", List.of("SEE")));
+        String pilots = REPORT.replace("Vessels at sea", "Pilots")
+                .replace("boats", "pilots")
+                .replace("armada", "guides");
+        sunniva.post("reports", Map.of("folder", shown, "yaml", pilots));
     }
 
     @Test
@@ -55,6 +65,14 @@ class LibraryTest {
         assertThat(ida.get("library/hits?words=")).isEmpty();
         assertThat(titles(sunniva.get("library/hits?words=secret"))).containsExactly("Secret fleet");
         assertThat(ida.get("library/hits?words=secret")).isEmpty();
+    }
+
+    @Test
+    void a_folder_that_one_may_not_know_of_is_not_named_by_what_lies_in_it() {
+        assertThat(titles(ida.get("library/hits?words=pilot"))).containsExactly("Pilots");
+        assertThat(ida.get("library/hits?words=pilot").toString()).doesNotContain("Kept back");
+        assertThat(ida.get("library/hits?words=kept+back")).isEmpty();
+        assertThat(titles(sunniva.get("library/hits?words=kept+back"))).contains("Pilots");
     }
 
     @Test

@@ -35,7 +35,8 @@ class WatchedFolderTest {
     @BeforeAll
     static void a_folder_that_files_are_put_into() {
         sunniva = DEMO.as("Sunniva Rein");
-        incoming = sunniva.post("sources", wish(folder)).get("id").asLong();
+        incoming =
+                sunniva.post("sources", Wishes.watchedFolder(folder)).get("id").asLong();
     }
 
     @Test
@@ -126,7 +127,7 @@ class WatchedFolderTest {
         Path own = DEMO.server().data().toAbsolutePath();
         Path link = Files.createSymbolicLink(folder.resolve("out"), own.resolve("loads"));
         for (Path place : List.of(own, own.resolve("loads"), Path.of("/etc"), Path.of("nowhere"), link)) {
-            Api.Refusal refused = sunniva.refused("POST", "sources", wish(place));
+            Api.Refusal refused = sunniva.refused("POST", "sources", Wishes.watchedFolder(place));
             assertThat(refused.code()).as(place.toString()).isEqualTo("source.outside-roots");
         }
     }
@@ -134,7 +135,7 @@ class WatchedFolderTest {
     @Test
     void a_folder_that_becomes_a_link_later_is_not_followed() throws IOException {
         Path place = Files.createDirectory(folder.resolve("replaced"));
-        long source = sunniva.post("sources", Wishes.with(wish(place), "name", "Replaced"))
+        long source = sunniva.post("sources", Wishes.with(Wishes.watchedFolder(place), "name", "Replaced"))
                 .get("id")
                 .asLong();
         Files.delete(place);
@@ -148,24 +149,6 @@ class WatchedFolderTest {
 
     private static JsonNode attempts(long id) {
         return sunniva.get("data-sets/" + id).get("attempts");
-    }
-
-    private static Map<String, Object> wish(Path place) {
-        return Map.of(
-                "folder",
-                1,
-                "name",
-                "Incoming",
-                "kind",
-                "FOLDER",
-                "place",
-                place.toString(),
-                "user",
-                "",
-                "seconds",
-                60,
-                "mostRows",
-                1000);
     }
 
     private static long dataSet(String name, String files, String mode, String when) {

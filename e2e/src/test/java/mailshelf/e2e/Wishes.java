@@ -1,5 +1,6 @@
 package mailshelf.e2e;
 
+import java.nio.file.Path;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -84,6 +85,25 @@ final class Wishes {
 
     static Map<String, Object> plan(Map<String, Object> origin, Map<String, Object> times, String mode) {
         return Map.of("origin", origin, "times", times, "mode", mode);
+    }
+
+    /** A source whose files are watched. */
+    static Map<String, Object> watchedFolder(Path place) {
+        return Map.of(
+                "folder",
+                1,
+                "name",
+                "Incoming",
+                "kind",
+                "FOLDER",
+                "place",
+                place.toString(),
+                "user",
+                "",
+                "seconds",
+                60,
+                "mostRows",
+                1000);
     }
 
     /** @param columns each with its type, such as "day DATE", the day of its rows first; amounts have two decimals */

@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
+import mailshelf.core.Problem;
 import mailshelf.core.data.Column;
 import mailshelf.core.data.Computed;
 import mailshelf.core.data.Table;
@@ -138,6 +139,16 @@ class ExpressionTest {
         assertThat(catchThrowableOfType(
                         BadExpression.class, () -> Expression.read("not ".repeat(400) + "1 = 1", COLUMNS, Map.of())))
                 .hasMessageContaining("nested more than");
+    }
+
+    @Test
+    void texts_that_are_joined_to_more_than_a_cell_holds_are_refused() throws BadExpression {
+        String half = "x".repeat(Column.LONGEST_TEXT / 2);
+        Table rows = table(List.of("2026-11-25", half, "y", "1", "1.00", ""));
+
+        assertThat(value("route & route", rows)).hasSize(half.length() * 2);
+        Problem refused = catchThrowableOfType(Problem.class, () -> value("route & route & [on time] & \"z\"", rows));
+        assertThat(refused.code()).isEqualTo("report.text-too-long");
     }
 
     @Property(tries = 20_000, seed = "20261126")

@@ -233,6 +233,17 @@ class ArchiveTest {
         assertThat(volumes).allMatch(Files::exists);
     }
 
+    @Test
+    void all_that_belongs_to_an_issue_of_new_years_eve_lies_in_the_folder_of_the_old_year() {
+        Instant newYearsEve = Instant.parse("2027-12-31T23:59:59Z");
+
+        Volume first = Volume.of(SUBSCRIPTION, new RunId(9), Optional.of(3), 1, newYearsEve, 1);
+        Volume other = Volume.of(SUBSCRIPTION, new RunId(9), Optional.of(3), 1, newYearsEve, 2);
+
+        assertThat(first.path()).startsWith("2027/");
+        assertThat(other.beside(first.path())).isEqualTo(other.path());
+    }
+
     private static Volume volume(int number, int server) {
         return Volume.of(SUBSCRIPTION, new RunId(number), Optional.of(number), 1, AT, server);
     }

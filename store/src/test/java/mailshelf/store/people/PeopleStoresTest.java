@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.nio.file.Path;
+import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
@@ -48,6 +49,25 @@ class PeopleStoresTest {
     @AfterEach
     void close() {
         database.close();
+    }
+
+    @Test
+    void a_session_ends_a_while_after_its_last_use_and_for_good_a_week_after_it_began() {
+        SessionStore sessions = new SessionStore();
+        Instant weekLater = NOW.plus(Duration.ofDays(7));
+        database.doInTransaction(tx -> {
+            sessions.begin(tx, "token", Someone.kept(tx, "Ida").id(), NOW, "::1", "a browser");
+            long id = sessions.find(tx, "token", NOW, NOW).orElseThrow().id();
+            sessions.seen(tx, id, weekLater);
+
+            assertThat(sessions.find(tx, "token", weekLater, NOW)).isPresent();
+            assertThat(sessions.find(tx, "token", weekLater.plusSeconds(1), NOW))
+                    .as("not used since")
+                    .isEmpty();
+            assertThat(sessions.find(tx, "token", NOW, NOW.plusSeconds(1)))
+                    .as("begun too long ago, although it is in use")
+                    .isEmpty();
+        });
     }
 
     @Test
