@@ -4,10 +4,12 @@ import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import mailshelf.core.time.IsoDay;
 import mailshelf.core.time.IsoTime;
+import mailshelf.core.wording.Folded;
 
 /**
  * Which rows count, by one column. A filter without a value is no filter, so none says nothing.
@@ -17,6 +19,9 @@ import mailshelf.core.time.IsoTime;
 public record Filter(String column, Test test, List<String> values) {
     /** More than anybody can read through. */
     public static final int MOST_TOP = 200;
+
+    /** Stands for values that somebody is not to know of; it is none of them. */
+    public static final String HIDDEN = "\u2026";
 
     private static final Pattern REFERENCE = Pattern.compile("\\{([^{}]+)}");
 
@@ -67,21 +72,38 @@ public record Filter(String column, Test test, List<String> values) {
     }
 
     /**
-     * The same of the rows that row rules let somebody see, without naming values that they hide. Where they hide all of them,
-     * it stays as it is if no row can pass, and is no filter if all rows do.
+     * The same of the rows that row rules let somebody see, without naming values that they hide: where it names no other, it
+     * names {@link #HIDDEN} if no row can pass, and is no filter if all rows do. Named values stay: they are what they come to.
      */
     public Optional<Filter> knownBy(List<Allowed> rules) {
         Optional<Allowed> rule =
                 rules.stream().filter(each -> each.column().equals(column)).findFirst();
-        if (rule.isEmpty() || test != Test.ANY_OF && test != Test.NONE_OF) {
+        if (rule.isEmpty()) {
             return Optional.of(this);
         }
-        List<String> known =
-                values.stream().filter(rule.get().values()::contains).toList();
-        if (known.isEmpty()) {
-            return test == Test.ANY_OF ? Optional.of(this) : Optional.empty();
-        }
-        return Optional.of(new Filter(column, test, known));
+        Set<String> allowed = Set.copyOf(rule.get().values());
+        return switch (test) {
+            case ANY_OF -> Optional.of(anyOf(column, orHidden(known(allowed))));
+            case NONE_OF ->
+                Optional.of(known(allowed)).filter(some -> !some.isEmpty()).map(some -> new Filter(column, test, some));
+            case CONTAINS -> {
+                String sought = Folded.of(values.get(0));
+                boolean isKnown =
+                        allowed.stream().anyMatch(value -> Folded.of(value).contains(sought));
+                yield Optional.of(isKnown ? this : anyOf(column, List.of(HIDDEN)));
+            }
+            case BETWEEN, TOP, EMPTY, FILLED, ANSWER -> Optional.of(this);
+        };
+    }
+
+    private List<String> known(Set<String> allowed) {
+        return values.stream()
+                .filter(value -> allowed.contains(value) || reference(value).isPresent())
+                .toList();
+    }
+
+    private static List<String> orHidden(List<String> known) {
+        return known.isEmpty() ? List.of(HIDDEN) : known;
     }
 
     /** Whether it can be held against a column's values. */

@@ -26,7 +26,7 @@ public final class FilterWords {
      * @param named its column and measure by their titles
      */
     public String of(Filter named) {
-        List<String> values = named.values().stream().map(FilterWords::readable).toList();
+        List<String> values = named.values().stream().map(this::readable).toList();
         String column = OneLine.of(named.column());
         String key = "filter." + named.test();
         return switch (named.test()) {
@@ -39,7 +39,10 @@ public final class FilterWords {
         };
     }
 
-    private static String readable(String value) {
+    private String readable(String value) {
+        if (value.equals(Filter.HIDDEN)) {
+            return words.say("filter.hidden");
+        }
         return Filter.reference(value).map(name -> "“" + OneLine.of(name) + "”").orElseGet(() -> OneLine.of(value));
     }
 

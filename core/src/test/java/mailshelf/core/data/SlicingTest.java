@@ -55,6 +55,33 @@ class SlicingTest {
         }
     }
 
+    @Property(tries = 2000, seed = "20261130")
+    void a_filter_as_somebody_may_know_it_lets_the_same_rows_pass_and_names_no_hidden_value(
+            @ForAll @IntRange(max = 1_000_000) int seed) {
+        Random random = new Random(seed);
+        Table table = table(random, random.nextInt(60));
+        List<Allowed> rules = random.nextBoolean()
+                ? List.of(allowed(random, "route"))
+                : List.of(allowed(random, "route"), allowed(random, "class"));
+        Table seen = new Slicing(table).of(viewer(rules)).table();
+        Filter filter = Plainly.anyFilter(table, random);
+
+        List<Filter> known = filter.knownBy(rules).stream().toList();
+
+        for (int row = 0; row < seen.rows(); row++) {
+            assertThat(Plainly.passes(known, seen, row))
+                    .as("%s known as %s", filter, known)
+                    .isEqualTo(Plainly.passes(List.of(filter), seen, row));
+        }
+        for (Allowed rule : rules) {
+            List<String> hidden = new ArrayList<>(table.values(rule.column()));
+            hidden.removeAll(rule.values());
+            assertThat(known)
+                    .filteredOn(some -> some.column().equals(rule.column()))
+                    .noneMatch(some -> some.values().stream().anyMatch(hidden::contains));
+        }
+    }
+
     @Property(tries = 100, seed = "20261126")
     void who_covers_others_sees_every_row_of_theirs(@ForAll @IntRange(max = 1_000_000) int seed) {
         Random random = new Random(seed);
