@@ -4,6 +4,7 @@ import { useRead } from "../api/use";
 import { Choices } from "../kit/Choices";
 import { Loaded } from "../kit/Loaded";
 import { Title } from "../kit/Title";
+import { useSetAside } from "../kit/useSetAside";
 import { useWhen } from "../kit/when";
 import { words } from "../words";
 import { Row } from "./Row";
@@ -28,6 +29,7 @@ export function SubscriptionsPage() {
       { replace: true },
     );
   const list = useRead<Line[]>("subscriptions", { every: 15_000 });
+  const stuck = useSetAside().data?.filter((item) => item.kind === "BOOK") ?? [];
   return (
     <Loaded query={list}>
       {(lines) => {
@@ -35,6 +37,7 @@ export function SubscriptionsPage() {
           (line) => (state === "ANY" || line.state === state) && (owner === "ALL" || line.mine),
         );
         const next = lines
+          .filter((line) => !stuck.some((item) => item.subscription === line.id))
           .flatMap((line) => (line.nextDue ? [line.nextDue] : []))
           .sort()
           .at(0);

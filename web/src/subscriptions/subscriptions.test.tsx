@@ -104,6 +104,19 @@ describe("the list", () => {
     ).toBeVisible();
   });
 
+  it("tells of a send that is set aside instead of promising it", async () => {
+    serve({
+      "GET subscriptions": [lines[0], line(5, "Fuel", { nextDue: "2026-11-24T06:00:00Z" })],
+      "GET set-aside": [{ kind: "BOOK", unit: 5, subscription: 5, run: null }],
+    });
+    open("/subscriptions");
+    const told = await screen.findByRole("link", { name: "The send of Tue 24 Nov, 07:00 is set aside" });
+    expect(told).toHaveAttribute("href", "/subscriptions/5");
+    expect(
+      screen.getByText("2 that you may see: 2 active. The next leaves Mon 30 Nov, 07:00."),
+    ).toBeVisible();
+  });
+
   it("is narrowed by state and owner", async () => {
     open("/subscriptions");
     await userEvent.click(await screen.findByRole("button", { name: "paused" }));

@@ -1082,6 +1082,8 @@ export const en = {
     failed: (failures: number, at: string) =>
       `Failed ${counted(failures, "time", "times")}, the last time ${at}.`,
     none: "Nothing is set aside. Work that keeps failing is shown here, with its reason.",
+    sendOf: (due: string) => `The send of ${due} is set aside`,
+    some: "Something is set aside",
     title: "Set aside",
     tryAgain: "Try again",
     tryAgainOf: (what: string) => `Try again: ${what}`,
