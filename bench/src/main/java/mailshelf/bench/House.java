@@ -184,8 +184,10 @@ final class House implements AutoCloseable {
         }
     }
 
+    /** Java itself; the shell that watches it ends with it. */
     void kill() {
-        end(process.destroyForcibly());
+        process.descendants().forEach(ProcessHandle::destroyForcibly);
+        end(process);
     }
 
     void stop() {

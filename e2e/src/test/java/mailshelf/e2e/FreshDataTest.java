@@ -9,6 +9,7 @@ import java.nio.file.Path;
 import java.nio.file.attribute.FileTime;
 import java.time.Duration;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -28,6 +29,8 @@ class FreshDataTest {
     static Path folder;
 
     private static final String HEAD = "day,route,amount\n";
+    private static final LocalDate DAY = Moments.START.toLocalDate().minusDays(10);
+
     private static Api sunniva;
     private static long incoming;
     private static int made;
@@ -288,7 +291,7 @@ class FreshDataTest {
 
     /** What the quay office has to say. */
     private void landed(String amount) throws IOException {
-        Path file = Files.writeString(folder.resolve(name + ".csv"), HEAD + "2026-11-20,Ness," + amount + "\n");
+        Path file = Files.writeString(folder.resolve(name + ".csv"), HEAD + DAY + ",Ness," + amount + "\n");
         Files.setLastModifiedTime(file, FileTime.from(Instant.now().minusSeconds(60)));
     }
 

@@ -117,7 +117,7 @@ public final class RunningServer implements AutoCloseable {
     static String refusal(Path log, String... arguments) throws InterruptedException {
         Process process = launch(log, arguments);
         if (!process.waitFor(60, TimeUnit.SECONDS) || process.exitValue() != 2) {
-            process.destroyForcibly();
+            kill(process);
             throw new AssertionError("Not refused: " + read(log));
         }
         return read(log);
@@ -145,8 +145,13 @@ public final class RunningServer implements AutoCloseable {
 
     /** SIGKILL, as a power cut would end it. */
     void kill() {
-        process.destroyForcibly();
+        kill(process);
         await();
+    }
+
+    /** Java itself; the shell that watches it ends with it. */
+    private static void kill(Process process) {
+        process.descendants().forEach(ProcessHandle::destroyForcibly);
     }
 
     /** SIGTERM, as Ctrl+C would end it. */
