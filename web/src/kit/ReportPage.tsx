@@ -59,6 +59,14 @@ function Row({ ids, page, drawings, live }: PartProps & { ids: string[] }) {
 function Block({ id, page, drawings, live }: PartProps & { id: string }) {
   const chart = page.charts.find((each) => each.id === id);
   const drawing = drawings[id];
+  if (chart?.nothing) {
+    return (
+      <div className="min-w-0">
+        <h3>{chart.title}</h3>
+        <p className="text-quiet first-letter:uppercase">{chart.nothing}</p>
+      </div>
+    );
+  }
   if (chart && drawing) {
     return (
       <div className="min-w-0">

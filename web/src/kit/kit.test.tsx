@@ -345,6 +345,8 @@ describe("a page of a report", () => {
         categories: [],
         series: [],
         ticks: [],
+        partly: -1,
+        nothing: "",
       },
     ],
     tables: [

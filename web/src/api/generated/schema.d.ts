@@ -1797,6 +1797,9 @@ export interface components {
             categories: string[];
             ticks: components["schemas"]["Tick"][];
             series: components["schemas"]["Series"][];
+            /** Format: int32 */
+            partly: number;
+            nothing: string;
         };
         ChartSvg: {
             svg: string;

@@ -134,6 +134,7 @@ final class PageEvaluation implements Callable<Integer> {
         return new Evaluation.Question(
                 "fixed",
                 window,
+                window,
                 window.before(),
                 DayOfWeek.MONDAY,
                 filters,

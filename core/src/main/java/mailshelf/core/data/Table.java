@@ -103,6 +103,11 @@ public final class Table {
         return rows;
     }
 
+    /** The first day that has a row; empty for a table without rows or without dates. */
+    public Optional<LocalDate> firstDay() {
+        return rows == 0 || dateColumn == NO_DATES ? Optional.empty() : Optional.of(LocalDate.ofEpochDay(days()[0]));
+    }
+
     /** The last day that has a row; empty for a table without rows or without dates. */
     public Optional<LocalDate> lastDay() {
         return rows == 0 || dateColumn == NO_DATES
@@ -230,7 +235,7 @@ public final class Table {
         return ((ColumnData.Days) data(dateColumn)).epochDays();
     }
 
-    Optional<String> dateColumn() {
+    public Optional<String> dateColumn() {
         return dateColumn == NO_DATES
                 ? Optional.empty()
                 : Optional.of(columns.get(dateColumn).name());

@@ -24,9 +24,9 @@ final class Amounts {
     private final Table table;
     private final Grouping grouping;
     private final Grouping.Cells rows;
-    private final boolean isMasked;
+    private final boolean isKnown;
 
-    /** @param isMasked whether it comes to nothing, as it is made from what is not to be shown */
+    /** @param isKnown false where it comes to nothing: it is made from what is not to be shown, or of days without figures */
     Amounts(
             Pass pass,
             Table table,
@@ -34,9 +34,9 @@ final class Amounts {
             Dimension first,
             Dimension second,
             Window window,
-            boolean isMasked) {
+            boolean isKnown) {
         this.measure = measure;
-        this.isMasked = isMasked;
+        this.isKnown = isKnown;
         this.table = table;
         List<Tally> tallies = new ArrayList<>(measure.calculation().tallies());
         tallies.add(ROWS);
@@ -66,7 +66,7 @@ final class Amounts {
     }
 
     Optional<BigDecimal> value(List<Integer> firsts, List<Integer> seconds) {
-        if (isMasked) {
+        if (!isKnown) {
             return Optional.empty();
         }
         Calculation calculation = measure.calculation();

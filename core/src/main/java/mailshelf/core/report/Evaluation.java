@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Supplier;
+import java.util.stream.IntStream;
 import mailshelf.core.data.Dimension;
 import mailshelf.core.data.Filter;
 import mailshelf.core.data.Grouping;
@@ -38,6 +39,9 @@ public final class Evaluation {
     private final Question question;
     private final Pass pass;
 
+    /** Outside of it values are not 0 but none. */
+    private final Coverage coverage;
+
     /** Columns whose values are not shown, and what is computed from them. */
     private final Set<String> masked;
 
@@ -45,11 +49,14 @@ public final class Evaluation {
      * What is asked of a report, resolved to days.
      *
      * @param period the code that the window came from
+     * @param compared the days of the window that are held against others: of one that is not over yet, those with figures
+     * @param before as many days, in the place of those
      * @param named what the named values in its texts come to
      */
     public record Question(
             String period,
             Window window,
+            Window compared,
             Window before,
             DayOfWeek firstDayOfWeek,
             List<Filter> filters,
@@ -57,7 +64,7 @@ public final class Evaluation {
             PageModel.Freshness freshness) {
         /** With what named values in texts come to. */
         public Question naming(List<InText> values) {
-            return new Question(period, window, before, firstDayOfWeek, filters, values, freshness);
+            return new Question(period, window, compared, before, firstDayOfWeek, filters, values, freshness);
         }
 
         /**
@@ -71,19 +78,35 @@ public final class Evaluation {
                 DayOfWeek firstDayOfWeek,
                 List<Filter> filters,
                 PageModel.Freshness freshness) {
+            Window window = period.on(on, firstDayOfWeek);
+            boolean isOver = window.toInclusive().isBefore(on.toLocalDate());
+            Window compared = isOver
+                    ? window
+                    : freshness
+                            .figuresTo()
+                            .filter(window::contains)
+                            .map(window::upTo)
+                            .orElse(window);
             return new Question(
                     period.code(),
-                    period.on(on, firstDayOfWeek),
-                    period.beforeThat(on, firstDayOfWeek),
+                    window,
+                    compared,
+                    withoutDays(period.beforeThat(on, firstDayOfWeek), window.days() - compared.days()),
                     firstDayOfWeek,
                     filters,
                     List.of(),
                     freshness);
         }
 
-        /** The same days a year ago. */
+        /** Without so many days at its end, as long as there is one left. */
+        private static Window withoutDays(Window window, long days) {
+            LocalDate last = window.toInclusive().minusDays(days);
+            return last.isBefore(window.fromInclusive()) ? window : window.upTo(last);
+        }
+
+        /** The days that are compared, a year ago. */
         Window yearAgo() {
-            return Period.parse(period).orElseThrow().yearAgo(window);
+            return Period.parse(period).orElseThrow().yearAgo(compared);
         }
     }
 
@@ -92,6 +115,7 @@ public final class Evaluation {
         this.table = definition.over(slice);
         this.masked = slice.masked().isEmpty() ? Set.of() : definition.derivedFrom(slice.masked());
         this.question = question;
+        this.coverage = Coverage.of(table, question.freshness());
         this.pass = new Pass(table, TopFilters.resolved(definition, table, question.window(), question.filters()));
     }
 
@@ -142,10 +166,10 @@ public final class Evaluation {
 
     private Supplier<BlockModel> figure(Block.Figure figure) {
         Window then = figure.against() == Block.Against.YEAR_AGO ? question.yearAgo() : question.before();
-        Amounts now = single(figure.measure(), question.window());
-        Amounts before = single(figure.measure(), then);
-        Optional<Amounts> trend =
-                figure.trend().map(over -> amounts(figure.measure(), spans(over), Dimension.none(), spanWindow(over)));
+        Amounts now = now(figure.measure(), Dimension.none(), Dimension.none());
+        Amounts before = before(figure.measure(), Dimension.none(), Dimension.none(), then);
+        Optional<Amounts> trend = figure.trend()
+                .map(over -> amounts(figure.measure(), spans(over), Dimension.none(), spanWindow(over), true));
         return () -> new FigureModel(
                 figure.id(),
                 figure.title(),
@@ -153,8 +177,13 @@ public final class Evaluation {
                 now.value(ONE, ONE),
                 before.value(ONE, ONE),
                 figure.against(),
-                trend.map(amounts -> amounts.values(
-                                amounts.firstGroups().stream().map(List::of).toList(), ONE))
+                trend.map(amounts -> whole(
+                                figure.trend().orElseThrow(),
+                                amounts.values(
+                                        amounts.firstGroups().stream()
+                                                .map(List::of)
+                                                .toList(),
+                                        ONE)))
                         .orElse(List.of()));
     }
 
@@ -162,13 +191,19 @@ public final class Evaluation {
         return Dimension.values(table, column, masked.contains(column));
     }
 
-    private Amounts single(Measure measure, Window window) {
-        return amounts(measure, Dimension.none(), Dimension.none(), window);
+    /** In the window; nothing where none of its days has figures yet. */
+    private Amounts now(Measure measure, Dimension first, Dimension second) {
+        return amounts(measure, first, second, question.window(), coverage.touches(question.window()));
     }
 
-    private Amounts amounts(Measure measure, Dimension first, Dimension second, Window window) {
+    /** In days that the window is compared with; nothing unless there are figures for all days of both. */
+    private Amounts before(Measure measure, Dimension first, Dimension second, Window then) {
+        return amounts(measure, first, second, then, coverage.covers(then) && coverage.covers(question.compared()));
+    }
+
+    private Amounts amounts(Measure measure, Dimension first, Dimension second, Window window, boolean isKnown) {
         boolean isMasked = measure.columns().stream().anyMatch(masked::contains);
-        return new Amounts(pass, table, measure, first, second, window, isMasked);
+        return new Amounts(pass, table, measure, first, second, window, isKnown && !isMasked);
     }
 
     private Supplier<BlockModel> chart(Block.Chart chart) {
@@ -176,8 +211,13 @@ public final class Evaluation {
         Dimension axis =
                 chart.over().map(this::spans).orElseGet(() -> values(chart.by().orElseThrow()));
         Dimension split = chart.split().map(column -> values(column)).orElse(Dimension.none());
-        Amounts amounts = amounts(chart.measure(), axis, split, window);
-        return () -> ChartFill.fill(chart, window, amounts);
+        Amounts amounts = amounts(chart.measure(), axis, split, window, coverage.touches(window));
+        return () -> {
+            PageModel.ChartModel model = ChartFill.fill(chart, window, amounts);
+            return chart.over()
+                    .map(over -> model.withValues(values -> known(over, values)))
+                    .orElse(model);
+        };
     }
 
     private Supplier<BlockModel> groupTable(Block.GroupTable block) {
@@ -186,8 +226,8 @@ public final class Evaluation {
         List<Amounts> now = new ArrayList<>();
         List<Amounts> before = new ArrayList<>();
         for (Block.TableMeasure shown : block.measures()) {
-            now.add(amounts(shown.measure(), first, second, question.window()));
-            before.add(amounts(shown.measure(), first, second, question.before()));
+            now.add(now(shown.measure(), first, second));
+            before.add(before(shown.measure(), first, second, question.before()));
         }
         List<String> titles = block.by().stream().map(definition::columnTitle).toList();
         return () -> TableFill.fill(block, titles, now, before);
@@ -207,8 +247,8 @@ public final class Evaluation {
     }
 
     private Supplier<PageModel.FieldModel> field(Block.Field field) {
-        Amounts now = single(field.measure(), question.window());
-        Amounts before = single(field.measure(), question.before());
+        Amounts now = now(field.measure(), Dimension.none(), Dimension.none());
+        Amounts before = before(field.measure(), Dimension.none(), Dimension.none(), question.before());
         return () -> {
             Optional<BigDecimal> value = now.value(ONE, ONE);
             Optional<BigDecimal> shown = Shares.shown(field.shown(), value, () -> before.value(ONE, ONE), () -> value);
@@ -220,6 +260,31 @@ public final class Evaluation {
     private Supplier<BlockModel> rowTable(Block.RowTable block) {
         Pass.Picked picked = pass.rows(question.window(), block.where());
         return () -> TableRows.model(block, definition, table, block.columns(), masked, picked.rows());
+    }
+
+    /** Without the values of spans that have no day with figures. */
+    private List<Optional<BigDecimal>> known(Block.Trend over, List<Optional<BigDecimal>> values) {
+        List<LocalDate> starts = starts(over);
+        return IntStream.range(0, starts.size())
+                .mapToObj(i -> coverage.touches(
+                                starts.get(i),
+                                over.grain().plus(starts.get(i), 1).minusDays(1))
+                        ? values.get(i)
+                        : Optional.<BigDecimal>empty())
+                .toList();
+    }
+
+    /** Without the values of spans that lack figures for some of their days up to the window's end, too: they are no fall. */
+    private List<Optional<BigDecimal>> whole(Block.Trend over, List<Optional<BigDecimal>> values) {
+        List<Optional<BigDecimal>> known = new ArrayList<>(known(over, values));
+        boolean lacksDays = coverage.missing(question.window()).isPresent();
+        List<LocalDate> starts = starts(over);
+        for (int i = 0; lacksDays && i < starts.size(); i++) {
+            if (over.grain().plus(starts.get(i), 1).minusDays(1).isAfter(coverage.to())) {
+                known.set(i, Optional.empty());
+            }
+        }
+        return known;
     }
 
     private Dimension spans(Block.Trend over) {

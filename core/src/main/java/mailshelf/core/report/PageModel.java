@@ -5,6 +5,7 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.UnaryOperator;
 import mailshelf.core.data.Allowed;
 import mailshelf.core.data.ColumnType;
 import mailshelf.core.data.Filter;
@@ -23,6 +24,8 @@ import mailshelf.core.time.Window;
  * @param filters what it is narrowed to, with columns and measures called as people know them since schema 4
  * @param allowed what the row rules let the viewer see; none where he may see all rows
  * @param masked the columns whose values are not shown, by their titles
+ * @param blocks values are empty where there are no figures for any of their days, or not for all days of what is compared;
+ *     before schema 7 such values were 0
  * @param rows how many rows of the data lie in the window and pass the filters; none may mean that nothing is sent
  */
 public record PageModel(
@@ -40,7 +43,10 @@ public record PageModel(
         Freshness freshness,
         long rows,
         List<BlockModel> blocks) {
-    public static final int SCHEMA = 6;
+    public static final int SCHEMA = 7;
+
+    /** From this schema on, days without figures are told from days on which nothing happened. */
+    static final int TELLS_NONE_FROM_ZERO = 7;
 
     public PageModel {
         allowed = allowed == null ? List.of() : List.copyOf(allowed); // schema 1 has none
@@ -145,6 +151,14 @@ public record PageModel(
             implements BlockModel {
         public ChartModel {
             shown = shown == null ? Shown.VALUE : shown; // before schema 3
+        }
+
+        /** With other values of each series. */
+        ChartModel withValues(UnaryOperator<List<Optional<BigDecimal>>> values) {
+            List<Series> others = series.stream()
+                    .map(each -> new Series(each.name(), values.apply(each.values())))
+                    .toList();
+            return new ChartModel(id, title, kind, shown, format, grain, categories, window, others);
         }
     }
 

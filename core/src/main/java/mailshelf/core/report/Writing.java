@@ -29,6 +29,9 @@ import mailshelf.core.wording.Words;
 public final class Writing {
     private static final int MOST_VALUES = 4;
 
+    /** No place in a list. */
+    private static final int NONE = -1;
+
     private final Words words;
     private final Figures figures;
     private final Dates dates;
@@ -67,17 +70,17 @@ public final class Writing {
 
     private Written.Page page(PageModel model) {
         Period period = Period.parse(model.period()).orElseThrow();
-        String beforeWords = PeriodWords.before(period, words);
+        String beforeWords = PeriodWords.before(period, missing(model).isPresent(), words);
         return new Written.Page(
                 model.report(),
                 model.pageId(),
                 model.page(),
                 model.pageNumber(),
                 showing(model, period),
-                freshness(model.freshness(), words, zone),
+                freshness(model),
                 model.rows(),
-                blocks(model, FigureModel.class, figure -> figure(figure, beforeWords)),
-                blocks(model, ChartModel.class, chart -> chart(chart, model.window())),
+                blocks(model, FigureModel.class, figure -> figure(figure, beforeWords, gap(model))),
+                blocks(model, ChartModel.class, chart -> chart(chart, model)),
                 blocks(model, TableModel.class, tables::table),
                 blocks(model, TextModel.class, text -> text(text, model)),
                 List.of(),
@@ -132,6 +135,32 @@ public final class Writing {
                 .orElse(loaded);
     }
 
+    private String freshness(PageModel model) {
+        String freshness = freshness(model.freshness(), words, zone);
+        return missing(model)
+                .map(days -> words.say("page.with-missing", freshness, days))
+                .orElse(freshness);
+    }
+
+    /** "no figures yet for 23–29 Nov 2026"; empty where figures reach to the window's end. */
+    private Optional<String> missing(PageModel model) {
+        return covered(model)
+                .flatMap(to -> new Coverage(LocalDate.MIN, to).missing(model.window()))
+                .map(days -> words.say("page.missing", dates.fullWindow(days)));
+    }
+
+    /** The same with the day that they end on, where nothing else says it. */
+    private Optional<String> gap(PageModel model) {
+        return missing(model).flatMap(days -> covered(model).map(to -> words.say("page.gap", days, dates.day(to))));
+    }
+
+    /** The last day with figures; empty where it is not told, or was not told apart when the page was made. */
+    private static Optional<LocalDate> covered(PageModel model) {
+        return model.schema() < PageModel.TELLS_NONE_FROM_ZERO
+                ? Optional.empty()
+                : model.freshness().figuresTo();
+    }
+
     private Written.Text text(TextModel text, PageModel model) {
         return new Written.Text(
                 text.id(), text.title(), MergeText.filled(text.text(), name -> field(name, text, model)));
@@ -172,7 +201,7 @@ public final class Writing {
                 .orElse(Figures.NOTHING);
     }
 
-    private Written.Figure figure(FigureModel figure, String periodBefore) {
+    private Written.Figure figure(FigureModel figure, String periodBefore, Optional<String> gap) {
         boolean yearAgo = figure.against() == Block.Against.YEAR_AGO;
         String beforeWords = yearAgo ? words.say("figure.year-ago") : periodBefore;
         Format format = figure.format();
@@ -186,6 +215,7 @@ public final class Writing {
                 figure.title(),
                 value,
                 change.map(by -> changeWords(by, format, beforeWords))
+                        .or(() -> gap)
                         .orElseGet(() ->
                                 yearAgo ? words.say("figure.no-year-ago") : words.say("figure.no-before", beforeWords)),
                 change.map(by -> shortChange(by, format, Shown.CHANGE)).orElse(Figures.NOTHING),
@@ -228,12 +258,18 @@ public final class Writing {
         return (change.signum() > 0) == (good == Good.MORE) ? Written.Verdict.BETTER : Written.Verdict.WORSE;
     }
 
-    private Written.Chart chart(ChartModel chart, Window window) {
+    private Written.Chart chart(ChartModel chart, PageModel model) {
         Format format = chart.format();
         String unit = format.unit().isEmpty() ? "" : ", " + format.unit();
+        LocalDate end = covered(model)
+                .filter(to -> to.isBefore(model.window().toInclusive()))
+                .orElse(model.window().toInclusive());
+        int partly = chart.grain().map(grain -> partly(chart, grain, end)).orElse(NONE);
+        boolean hasNothing = chart.series().stream()
+                .allMatch(series -> series.values().stream().allMatch(Optional::isEmpty));
         return new Written.Chart(
                 chart.id(),
-                chart.title() + unit + unfinished(chart, window),
+                chart.title() + unit + (partly == NONE ? "" : words.say("chart.unfinished", dates.day(end))),
                 chart.kind(),
                 chart.grain().isPresent(),
                 chart.categories(),
@@ -241,21 +277,20 @@ public final class Writing {
                         .map(raw -> category(raw, chart.grain()))
                         .toList(),
                 ticks(chart),
-                chart.series().stream().map(series -> series(series, format)).toList());
+                chart.series().stream().map(series -> series(series, format)).toList(),
+                partly,
+                hasNothing ? gap(model).orElseGet(() -> words.say("chart.nothing")) : "");
     }
 
-    /** Said where the last span ends with the window, before its own end: its value is no fall. */
-    private String unfinished(ChartModel chart, Window window) {
-        return chart.grain()
-                .filter(grain -> !chart.categories().isEmpty() && isUnfinished(chart, grain, window))
-                .map(grain -> words.say("chart.unfinished", dates.day(window.toInclusive())))
-                .orElse("");
-    }
-
-    private static boolean isUnfinished(ChartModel chart, Grain grain, Window window) {
-        LocalDate last =
-                LocalDate.parse(chart.categories().get(chart.categories().size() - 1));
-        return grain.plus(last, 1).isAfter(window.toInclusive().plusDays(1));
+    /** The place of the span that figures end within: its value is no fall. */
+    private static int partly(ChartModel chart, Grain grain, LocalDate end) {
+        for (int i = chart.categories().size() - 1; i >= 0; i--) {
+            LocalDate start = LocalDate.parse(chart.categories().get(i));
+            if (!start.isAfter(end)) {
+                return grain.plus(start, 1).isAfter(end.plusDays(1)) ? i : NONE;
+            }
+        }
+        return NONE;
     }
 
     private List<Written.Tick> ticks(ChartModel chart) {

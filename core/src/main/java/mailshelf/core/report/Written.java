@@ -116,6 +116,8 @@ public final class Written {
      * @param keys what the categories are known by: first days of spans, or values
      * @param categories labels along the axis
      * @param series in drawing order, first at the bottom
+     * @param partly place of the category that has figures for some of its days alone; -1 for none
+     * @param nothing why there is nothing to draw; "" where there is something
      */
     public record Chart(
             String id,
@@ -125,9 +127,11 @@ public final class Written {
             List<String> keys,
             List<String> categories,
             List<Tick> ticks,
-            List<Series> series) {
+            List<Series> series,
+            int partly,
+            String nothing) {
         Chart withId(String other) {
-            return new Chart(other, title, kind, overTime, keys, categories, ticks, series);
+            return new Chart(other, title, kind, overTime, keys, categories, ticks, series, partly, nothing);
         }
     }
 

@@ -28,15 +28,22 @@ public final class PeriodWords {
                 : Optional.empty();
     }
 
-    /** "the week before". */
-    public static String before(Period period, Words words) {
+    /**
+     * "the week before".
+     *
+     * @param isCut whether days at its end are left out, as there are no figures yet for those that they are compared with
+     */
+    public static String before(Period period, boolean isCut, Words words) {
         if (period instanceof HoursPeriod hours) {
             return words.say(key(hours) + ".before", hours.count());
         }
         if (period instanceof FromTime from) {
-            return before(from.days(), words);
+            return before(from.days(), isCut, words);
         }
-        return period instanceof CalendarPeriod calendar
+        if (period instanceof CalendarPeriod calendar && isCut && calendar.reach() != CalendarPeriod.Reach.ROLLING) {
+            return words.say(key(CalendarPeriod.Reach.SO_FAR, calendar) + ".before", calendar.count());
+        }
+        return period instanceof CalendarPeriod calendar && !isCut
                 ? words.say(key(calendar) + ".before", calendar.count())
                 : words.say(period.isByTime() ? "period.fixed.before-times" : "period.fixed.before");
     }
@@ -46,6 +53,10 @@ public final class PeriodWords {
     }
 
     private static String key(CalendarPeriod period) {
-        return "period." + period.reach() + "." + period.grain();
+        return key(period.reach(), period);
+    }
+
+    private static String key(CalendarPeriod.Reach reach, CalendarPeriod period) {
+        return "period." + reach + "." + period.grain();
     }
 }

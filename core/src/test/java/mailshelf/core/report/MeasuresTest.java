@@ -88,8 +88,9 @@ class MeasuresTest {
                         now.where(row -> number(table, "passengers", row) > 150 && number(table, "fare", row) < 30)
                                 .size()));
         assertThat(value(page, 7)).contains(now.takings());
-        Rows yearAgo = new Rows(table, page.window().weeksAgo(52), filters);
-        assertThat(((PageModel.FigureModel) page.blocks().get(7)).before()).contains(yearAgo.takings());
+        assertThat(((PageModel.FigureModel) page.blocks().get(7)).before())
+                .as("the rows begin less than a year ago")
+                .isEmpty();
     }
 
     private static Optional<String> plain(Optional<BigDecimal> value) {

@@ -117,6 +117,6 @@ class WordsTest {
     void a_period_is_called_as_people_call_it(String code, String said, String before) {
         Period period = Period.parse(code).orElseThrow();
         assertThat(PeriodWords.of(period, words)).contains(said);
-        assertThat(PeriodWords.before(period, words)).isEqualTo(before);
+        assertThat(PeriodWords.before(period, false, words)).isEqualTo(before);
     }
 }

@@ -21,6 +21,14 @@ record Areas(ValueAxis axis, Rectangle2D data, IntToDoubleFunction middles) {
     private static final double GAP = 0.75;
 
     void paint(Graphics2D graphics, Written.Chart chart, List<Color> colours) {
+        int first = 0;
+        int end = chart.categories().size();
+        while (first < end && isGap(chart, first)) {
+            first++;
+        }
+        while (end > first && isGap(chart, end - 1)) {
+            end--;
+        }
         double[] below = new double[chart.categories().size()];
         for (int s = 0; s < chart.series().size(); s++) {
             double[] above = below.clone();
@@ -29,18 +37,22 @@ record Areas(ValueAxis axis, Rectangle2D data, IntToDoubleFunction middles) {
                 above[c] += value == null ? 0 : value;
             }
             graphics.setPaint(colours.get(s % colours.size()));
-            graphics.fill(between(above, below, s == 0 ? 0 : GAP));
+            graphics.fill(between(above, below, s == 0 ? 0 : GAP, first, end));
             below = above;
         }
     }
 
-    private Shape between(double[] above, double[] below, double gap) {
+    private static boolean isGap(Written.Chart chart, int category) {
+        return chart.series().stream().allMatch(series -> series.values().get(category) == null);
+    }
+
+    private Shape between(double[] above, double[] below, double gap, int first, int end) {
         Path2D shape = new Path2D.Double();
-        shape.moveTo(middles.applyAsDouble(0), y(above[0]));
-        for (int c = 1; c < above.length; c++) {
+        shape.moveTo(middles.applyAsDouble(first), y(above[first]));
+        for (int c = first + 1; c < end; c++) {
             shape.lineTo(middles.applyAsDouble(c), y(above[c]));
         }
-        for (int c = below.length - 1; c >= 0; c--) {
+        for (int c = end - 1; c >= first; c--) {
             shape.lineTo(middles.applyAsDouble(c), Math.max(y(below[c]) - gap, y(above[c])));
         }
         shape.closePath();

@@ -65,7 +65,17 @@ public final class ChartPainter {
      * @return a mark a category, in order
      */
     public static List<Mark> paint(Graphics2D graphics, Rectangle2D area, Written.Chart chart, float sizePt) {
-        return chart.categories().isEmpty() ? List.of() : new ChartPainter(graphics, area, chart, sizePt).paint();
+        ChartPainter painter = new ChartPainter(graphics, area, chart, sizePt);
+        if (!chart.nothing().isEmpty()) {
+            painter.sayWhy();
+            return List.of();
+        }
+        return painter.paint();
+    }
+
+    private void sayWhy() {
+        String words = HouseFont.SANS.fit(chart.nothing(), sizePt, (float) area.getWidth());
+        text(words, area.getMinX(), area.getMinY() + sizePt * 1.5, HouseColours.GREY);
     }
 
     private List<Mark> paint() {
@@ -144,9 +154,9 @@ public final class ChartPainter {
         return lines;
     }
 
-    private static CategoryItemRenderer bars() {
+    private CategoryItemRenderer bars() {
         StackedBarRenderer bars = new StackedBarRenderer();
-        bars.setBarPainter(new GappedBarPainter());
+        bars.setBarPainter(new GappedBarPainter(chart.partly()));
         bars.setShadowVisible(false);
         bars.setDrawBarOutline(false);
         bars.setMaximumBarWidth(0.12);
@@ -314,7 +324,12 @@ public final class ChartPainter {
             double y = plot.getRangeAxis().valueToJava2D(at, data, RectangleEdge.LEFT);
             if (line) {
                 graphics.setPaint(colours.get(s % colours.size()));
-                graphics.fill(new Ellipse2D.Double(middle(last) - 2.5, y - 2.5, 5, 5));
+                Ellipse2D end = new Ellipse2D.Double(middle(last) - 2.5, y - 2.5, 5, 5);
+                graphics.fill(end);
+                if (last == chart.partly()) {
+                    graphics.setPaint(HouseColours.PAPER);
+                    graphics.fill(new Ellipse2D.Double(middle(last) - 1.5, y - 1.5, 3, 3));
+                }
             }
             if (line || value != 0) {
                 places.add(new double[] {s, y + sizePt * 0.35});

@@ -76,6 +76,10 @@ public final class PageHtml {
     /** With its values behind it, for those who do not see the drawing. */
     private void chart(Written.Chart chart) {
         out.element("h3", "", chart.title());
+        if (!chart.nothing().isEmpty()) {
+            out.element("p", "class=\"grey\"", chart.nothing());
+            return;
+        }
         out.raw(ChartSvg.of(chart, WIDTH).svg()).raw("<details>");
         out.element("summary", "class=\"grey\"", words.say("html.values")).raw("<table><tr><td></td>");
         chart.series().forEach(series -> out.element("th", "scope=\"col\" class=\"number\"", series.name()));

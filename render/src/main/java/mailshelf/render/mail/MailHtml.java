@@ -155,6 +155,11 @@ final class MailHtml {
     }
 
     private void chart(Written.Chart chart) {
+        if (!chart.nothing().isEmpty()) {
+            heading(chart.title());
+            out.element("p", GREY, chart.nothing());
+            return;
+        }
         if (chart.series().size() > 1) {
             grid(content.asTable(chart));
             return;

@@ -29,7 +29,7 @@ final class MailText {
         Stream.of(page.title(), page.showing(), page.freshness())
                 .filter(said -> !said.isEmpty())
                 .forEach(this::line);
-        page.each(this::figures, chart -> table(content.asTable(chart)), this::table, this::text, this::section);
+        page.each(this::figures, this::chart, this::table, this::text, this::section);
         if (!content.otherPages().isEmpty()) {
             String pages = content.words().list(content.otherPages());
             line("\n" + content.words().say(content.pdf() ? "mail.others-pdf" : "mail.others-shelf", pages));
@@ -64,6 +64,15 @@ final class MailText {
         line(content.words().say("mail.live-report") + ": " + letter.reportUrl());
         if (!letter.leaveUrl().isEmpty()) {
             line(content.words().say("mail.leave") + ": " + letter.leaveUrl());
+        }
+    }
+
+    private void chart(Written.Chart chart) {
+        if (chart.nothing().isEmpty()) {
+            table(content.asTable(chart));
+        } else {
+            line("\n" + chart.title());
+            line(chart.nothing());
         }
     }
 

@@ -140,7 +140,9 @@ public final class PageSetter {
     }
 
     private void chart(Written.Chart chart) {
-        double height = chart.overTime() ? CHART_HEIGHT : chart.categories().size() * LYING_ROW + 12;
+        double height = !chart.nothing().isEmpty()
+                ? LYING_ROW
+                : chart.overTime() ? CHART_HEIGHT : chart.categories().size() * LYING_ROW + 12;
         blockTitle(chart.title(), height);
         ChartPainter.paint(pen.graphics(), new Rectangle2D.Double(left, y, width, height), chart, 8.5f);
         y += height + BLOCK_GAP;

@@ -167,6 +167,10 @@ public final class PageXlsx {
     private void chart(ChartModel chart, Written.Chart words) {
         next++;
         text(row(), 0, words.title());
+        if (!words.nothing().isEmpty()) {
+            text(row(), 0, words.nothing());
+            return;
+        }
         int headRow = next;
         Row head = row();
         text(head, 0, "").setCellStyle(looks.head(false));

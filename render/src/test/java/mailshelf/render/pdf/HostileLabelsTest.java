@@ -102,6 +102,6 @@ class HostileLabelsTest {
                         new Written.Series(i == 0 ? MARKUP : ENDLESS, List.of(1.0, 2.0, 3.0), List.of("1", "2", "3")))
                 .toList();
         List<Written.Tick> ticks = List.of(new Written.Tick(0, "0"), new Written.Tick(6, "6"));
-        return new Written.Chart(kind.name(), ENDLESS, kind, overTime, categories, categories, ticks, series);
+        return new Written.Chart(kind.name(), ENDLESS, kind, overTime, categories, categories, ticks, series, -1, "");
     }
 }
