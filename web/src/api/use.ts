@@ -20,11 +20,19 @@ export function useRead<T>(path: string, options: Options = {}) {
   });
 }
 
-/** Changes something; afterwards everything on the screen is read anew, as any of it may tell of the change. */
-export function useChange<Wish, Answer = void>(change: (wish: Wish) => Promise<Answer>) {
+/**
+ * Changes something; afterwards everything on the screen is read anew, as any of it may tell of the change.
+ *
+ * @param then what follows when it is done, before anything is read anew: also where that takes the asker off the screen
+ */
+export function useChange<Wish, Answer = void>(
+  change: (wish: Wish) => Promise<Answer>,
+  then?: (answer: Answer) => void,
+) {
   const queries = useQueryClient();
   return useMutation({
     mutationFn: change,
+    onSuccess: (answer) => then?.(answer),
     onSettled: () => queries.invalidateQueries(),
   });
 }

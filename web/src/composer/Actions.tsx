@@ -11,10 +11,13 @@ interface Props {
   draft: ReturnType<typeof useTerms>;
   kept?: Api["SubscriptionView"];
   composed?: Api["Composed"];
+  /** Whether it has to be decided first which of two versions counts. */
+  held: boolean;
+  goOnFrom?: (version: Api["SubscriptionView"]) => void;
 }
 
 /** Start, try, keep: what can be done with the terms on the screen. */
-export function Actions({ draft, kept, composed }: Props) {
+export function Actions({ draft, kept, composed, held, goOnFrom }: Props) {
   const navigate = useNavigate();
   const location = useLocation();
   const say = useNotice();
@@ -37,56 +40,74 @@ export function Actions({ draft, kept, composed }: Props) {
     }
     return (await postOnce<Api["Made"]>("subscriptions", { terms: draft.terms, start })).id;
   };
-  const start = useChange(() => keep(true));
-  const keepOnly = useChange(() => keep(false));
-  const attempt = useChange(async () => {
-    const id = await keep(false);
-    const said = await postOnce<Api["RunMade"]>(`subscriptions/${id}/try`)
-      .then(() => words.composer.tried)
-      .catch((cause: Error) => words.composer.notTried(name, cause.message));
-    return { id, said };
-  });
-  const once = useChange(() => postOnce<Api["RunMade"]>("sendings", draft.terms));
-  const mayBeOnce = !kept && draft.terms.schedule.recurrence === "";
-  const busy = start.isPending || keepOnly.isPending || attempt.isPending || once.isPending;
-  const complete = composed !== undefined && composed.missing.length === 0;
   const done = (text: string, then: () => void) => {
     draft.forget();
     say({ text });
     then();
   };
+  const start = useChange(
+    () => keep(true),
+    () =>
+      done(
+        composed?.waits ? words.composer.waiting(name) : words.composer.started(name, first, afterLoads),
+        back,
+      ),
+  );
+  const keepDraft = useChange(
+    () => keep(false),
+    (id) => done(words.composer.keptAsDraft(name), () => void navigate(`/subscriptions/${id}`)),
+  );
+  const keepChanges = useChange(
+    () => keep(false),
+    () =>
+      done(
+        composed?.waits ? words.composer.waiting(name) : words.composer.changed(name, first, afterLoads),
+        back,
+      ),
+  );
+  const attempt = useChange(
+    async () => {
+      const id = await keep(false);
+      const said = await postOnce<Api["RunMade"]>(`subscriptions/${id}/try`)
+        .then(() => words.composer.tried)
+        .catch((cause: Error) => words.composer.notTried(name, cause.message));
+      return { id, said, kept: await call<Api["SubscriptionView"]>(`subscriptions/${id}`) };
+    },
+    ({ id, said, kept: now }) =>
+      done(said, () => {
+        goOnFrom?.(now);
+        void navigate(`/compose?change=${id}`, { replace: true });
+      }),
+  );
+  const once = useChange(
+    () => postOnce<Api["RunMade"]>("sendings", draft.terms),
+    ({ id }) => done(words.composer.sentOnce(name), () => void navigate(`/runs/${id}`, { replace: true })),
+  );
+  const mayBeOnce = !kept && draft.terms.schedule.recurrence === "";
+  const acts = [start, keepDraft, keepChanges, attempt, once];
+  const busy = held || acts.some((act) => act.isPending);
+  const complete = composed !== undefined && composed.missing.length === 0;
   const main = isDraft
     ? {
         text: composed?.waits ? words.composer.startWaiting : words.composer.start,
         change: start,
         possible: true,
-        said: composed?.waits
-          ? words.composer.waiting(name)
-          : words.composer.started(name, first, afterLoads),
       }
     : {
         text: words.composer.keepChanges,
-        change: keepOnly,
+        change: keepChanges,
         possible: draft.isChanged,
-        said: composed?.waits
-          ? words.composer.waiting(name)
-          : words.composer.changed(name, first, afterLoads),
       };
   return (
     <div className="pt-6">
-      <Fault error={once.error ?? start.error ?? keepOnly.error ?? attempt.error} />
+      <Fault error={acts.map((act) => act.error).find((error) => error !== null) ?? null} />
       <div className="flex flex-wrap items-center gap-x-4 gap-y-3">
         {mayBeOnce && (
           <button
             type="button"
             className="act"
             disabled={busy || !complete}
-            onClick={() =>
-              once.mutate(undefined, {
-                onSuccess: ({ id }) =>
-                  done(words.composer.sentOnce(name), () => void navigate(`/runs/${id}`, { replace: true })),
-              })
-            }
+            onClick={() => once.mutate(undefined)}
           >
             {words.composer.sendOnce}
           </button>
@@ -95,7 +116,7 @@ export function Actions({ draft, kept, composed }: Props) {
           type="button"
           className={mayBeOnce ? "act-plain" : "act"}
           disabled={busy || !complete || !main.possible}
-          onClick={() => main.change.mutate(undefined, { onSuccess: () => done(main.said, back) })}
+          onClick={() => main.change.mutate(undefined)}
         >
           {main.text}
         </button>
@@ -103,12 +124,7 @@ export function Actions({ draft, kept, composed }: Props) {
           type="button"
           className="act-plain"
           disabled={busy || !complete || (!isDraft && draft.isChanged)}
-          onClick={() =>
-            attempt.mutate(undefined, {
-              onSuccess: ({ id, said }) =>
-                done(said, () => void navigate(`/compose?change=${id}`, { replace: true })),
-            })
-          }
+          onClick={() => attempt.mutate(undefined)}
         >
           {words.composer.try}
         </button>
@@ -117,12 +133,7 @@ export function Actions({ draft, kept, composed }: Props) {
             type="button"
             className="choose"
             disabled={busy}
-            onClick={() =>
-              keepOnly.mutate(undefined, {
-                onSuccess: (id) =>
-                  done(words.composer.keptAsDraft(name), () => void navigate(`/subscriptions/${id}`)),
-              })
-            }
+            onClick={() => keepDraft.mutate(undefined)}
           >
             {words.composer.keepDraft}
           </button>

@@ -1,10 +1,11 @@
-import { useState } from "react";
+import { useEffect, useState } from "react";
 import type { Api } from "../api/client";
 import { Choices } from "../kit/Choices";
 import { Fault } from "../kit/Fault";
 import { useCuts } from "../kit/useCuts";
 import { words } from "../words";
 import { Actions } from "./Actions";
+import { Meanwhile } from "./Meanwhile";
 import type { Part } from "./part";
 import { PartEditor } from "./PartEditor";
 import { Preview } from "./Preview";
@@ -13,7 +14,7 @@ import { Sentence } from "./Sentence";
 import { useComposition } from "./useComposition";
 import { contentOf, reportsOf, useTerms, type Terms } from "./useTerms";
 
-interface Props {
+export interface ComposerProps {
   /** Under which what is on the screen outlives a reload. */
   draftKey: string;
   /** Where pages of one are sent, rather than blocks on a page of its own. */
@@ -21,13 +22,21 @@ interface Props {
   first: Terms;
   /** The subscription being changed; none for a new one. */
   kept?: Api["SubscriptionView"];
+  /** What somebody else, or another window, has made of it since. */
+  newer?: Api["SubscriptionView"];
+  /** Has it go on from another version. */
+  goOnFrom?: (version: Api["SubscriptionView"]) => void;
 }
 
 type Face = "sentence" | "preview";
 
 /** The subscription as a sentence whose parts open their editors, beside what its recipients will get. */
-export function Composer({ draftKey, report, first, kept }: Props) {
+export function Composer({ draftKey, report, first, kept, newer, goOnFrom }: ComposerProps) {
   const draft = useTerms(draftKey, first);
+  const conflict = draft.isChanged ? newer : undefined;
+  useEffect(() => {
+    if (newer && !draft.isChanged) goOnFrom?.(newer);
+  }, [newer, draft.isChanged, goOnFrom]);
   const [as, setAs] = useState<number | null>(null);
   const [open, setOpen] = useState<Part[]>([]);
   const [face, setFace] = useState<Face>("sentence");
@@ -68,6 +77,7 @@ export function Composer({ draftKey, report, first, kept }: Props) {
         <h1 className="text-quiet pb-1 font-sans text-xs font-normal">
           {kept ? words.composer.changing(kept.line.name) : words.composer.isNew}
         </h1>
+        {conflict && <Meanwhile newer={conflict} draft={draft} goOnFrom={goOnFrom} />}
         <Fault error={composition.error} />
         {composed && <Sentence composed={composed} open={open} toggle={toggle} editor={editor} />}
         <div className="space-y-1 pt-4">
@@ -98,7 +108,13 @@ export function Composer({ draftKey, report, first, kept }: Props) {
         )}
         {open.includes("CUT") && editor("CUT")}
         {composed && <Notes composed={composed} open={open} />}
-        <Actions draft={draft} kept={kept} composed={composed} />
+        <Actions
+          draft={draft}
+          kept={kept}
+          composed={composed}
+          held={conflict !== undefined}
+          goOnFrom={goOnFrom}
+        />
       </section>
       <section
         aria-label={words.composer.preview}

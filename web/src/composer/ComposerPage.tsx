@@ -1,3 +1,4 @@
+import { useState } from "react";
 import { Link, useSearchParams } from "react-router";
 import type { Api } from "../api/client";
 import { useRead } from "../api/use";
@@ -5,8 +6,16 @@ import { Loaded } from "../kit/Loaded";
 import { Title } from "../kit/Title";
 import { useMe } from "../kit/useSession";
 import { words } from "../words";
-import { Composer } from "./Composer";
-import { contentOf, firstTerms, MONDAYS, standsOnOwnPage, termsOfClipping, type Terms } from "./useTerms";
+import { Composer, type ComposerProps } from "./Composer";
+import {
+  contentOf,
+  draftOf,
+  firstTerms,
+  MONDAYS,
+  standsOnOwnPage,
+  termsOfClipping,
+  type Terms,
+} from "./useTerms";
 
 /** A subscription being written: a new one on a report or like another, or a kept one being changed. */
 export function ComposerPage() {
@@ -63,18 +72,24 @@ function WriteFrom({ id, terms }: { id: string; terms: Terms }) {
 
 function ChangeKept({ id }: { id: string }) {
   const kept = useRead<Api["SubscriptionView"]>(`subscriptions/${id}`);
+  return <Loaded query={kept}>{(read) => <ChangeFrom key={id} now={read} />}</Loaded>;
+}
+
+/** Goes on from the version that was opened: one that arrives later is shown beside it, and not put in its place. */
+function ChangeFrom({ now }: { now: Api["SubscriptionView"] }) {
+  const [kept, setKept] = useState(now);
   return (
-    <Loaded query={kept}>
-      {(read) => <ComposerOf draftKey={`${read.line.id}.${read.version}`} first={read.terms} kept={read} />}
-    </Loaded>
+    <ComposerOf
+      draftKey={draftOf(kept)}
+      first={kept.terms}
+      kept={kept}
+      newer={now.version > kept.version ? now : undefined}
+      goOnFrom={setKept}
+    />
   );
 }
 
-interface OfProps {
-  draftKey: string;
-  first: Terms;
-  kept?: Api["SubscriptionView"];
-}
+type OfProps = Omit<ComposerProps, "report">;
 
 /** With the report that terms are of, where they are pages of one. */
 function ComposerOf(props: OfProps) {

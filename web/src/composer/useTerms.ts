@@ -73,6 +73,9 @@ const mine = (me: Api["Me"], once: boolean) => ({
   locale: me.locale,
 });
 
+/** Under which the changes to a version of a subscription are kept in this tab. */
+export const draftOf = (kept: Api["SubscriptionView"]) => `${kept.line.id}.${kept.version}`;
+
 const keptUnder = (key: string) => `composer:${key}`;
 
 function kept(key: string): Terms | null {
@@ -90,6 +93,11 @@ export function useTerms(key: string, first: Terms) {
       const next = { ...terms, ...part };
       sessionStorage.setItem(keptUnder(key), JSON.stringify(next));
       setTerms(next);
+    },
+    /** Has what is on the screen be changes to something else. */
+    moveTo: (other: string) => {
+      sessionStorage.setItem(keptUnder(other), JSON.stringify(terms));
+      sessionStorage.removeItem(keptUnder(key));
     },
     forget: () => sessionStorage.removeItem(keptUnder(key)),
   };

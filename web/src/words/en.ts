@@ -451,7 +451,9 @@ export const en = {
     isNew: "New subscription",
     keepChanges: "Keep changes",
     keepDraft: "Keep as draft",
+    keepMine: "Go on with mine",
     keptAsDraft: (name: string) => `“${name}” is kept as a draft. Nothing is sent from a draft.`,
+    meanwhile: (by: string, at: string) => `${by} changed this on ${at}, while it was open here`,
     missing: (parts: string[]) => `Still missing: ${listed.format(parts)}.`,
     name: "Name, as it stands on the shelf and opens the subject",
     noName: "no name yet",
@@ -483,6 +485,8 @@ export const en = {
     tried: "Your trial is on its way to your own address only; no number is used.",
     try: "Try it on myself",
     tryAfterKeeping: "a trial is made from what is kept: keep the changes first",
+    takeTheirs: "Take that one instead",
+    yoursBelow: "Your change is kept below. Going on with it writes over that one when you keep it.",
   },
 
   fault: {

@@ -86,7 +86,7 @@ class ReportSchemaTest {
         Matcher example = Pattern.compile("(?s)```yaml\n(.*?)```")
                 .matcher(Files.readString(ROOT.resolve("docs/report-format.md")));
         assertThat(example.find()).isTrue();
-        try (Stream<Path> files = Files.list(ROOT.resolve("server/src/main/resources/mailshelf/server/demo"))) {
+        try (Stream<Path> files = Files.list(ROOT.resolve("demo/src/main/resources/mailshelf/demo"))) {
             return Stream.concat(
                     Stream.of(EVERYTHING, example.group(1)),
                     files

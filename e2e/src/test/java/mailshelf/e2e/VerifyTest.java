@@ -17,7 +17,7 @@ class VerifyTest {
 
     @BeforeAll
     static void an_archive() {
-        data = DemoData.copy("verified");
+        data = DemoData.copy("verify-with-database");
     }
 
     private static String verified(int status, String... options) throws Exception {

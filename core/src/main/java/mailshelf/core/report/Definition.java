@@ -157,17 +157,22 @@ public record Definition(
                                 || measures.containsKey(filter.values().get(1))));
     }
 
-    /** The same with column and measure called as readers know them. */
+    /**
+     * The same with column and measure called as readers know them; by their names where the report has lost them since the
+     * filter was chosen.
+     */
     public Filter named(Filter filter) {
         List<String> values = filter.test() == Filter.Test.TOP
-                ? List.of(
-                        filter.values().get(0),
-                        measures.get(filter.values().get(1)).title())
+                ? List.of(filter.values().get(0), measureTitle(filter.values().get(1)))
                 : filter.values();
         String column = filter.test() == Filter.Test.ANSWER
-                ? question(filter.column()).orElseThrow().ask()
+                ? question(filter.column()).map(ReportQuestion::ask).orElse(filter.column())
                 : columnTitle(filter.column());
         return new Filter(column, filter.test(), values);
+    }
+
+    private String measureTitle(String name) {
+        return Optional.ofNullable(measures.get(name)).map(Measure::title).orElse(name);
     }
 
     private Optional<ReportQuestion> question(String name) {

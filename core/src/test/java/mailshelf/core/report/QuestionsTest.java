@@ -55,6 +55,15 @@ class QuestionsTest {
     }
 
     @Test
+    void a_filter_whose_question_or_measure_the_report_has_lost_is_called_by_its_name() {
+        assertThat(DEFINITION.named(answer("gone", "5"))).isEqualTo(answer("gone", "5"));
+        assertThat(DEFINITION.named(new Filter("route", Filter.Test.TOP, List.of("3", "gone"))))
+                .isEqualTo(new Filter("Route", Filter.Test.TOP, List.of("3", "gone")));
+        assertThat(DEFINITION.named(new Filter("route", Filter.Test.TOP, List.of("3", "late"))))
+                .isEqualTo(new Filter("Route", Filter.Test.TOP, List.of("3", "Late")));
+    }
+
+    @Test
     void an_answer_has_to_go_with_the_one_that_it_is_within() {
         assertThat(asks(List.of(NESS, answer("half", "winter")))).containsExactly("Which month?");
         assertThat(asks(List.of(NESS, answer("half", "winter"), answer("month", "November"))))
