@@ -36,7 +36,12 @@ final class Keyboard {
                 assertThat(focused.get("outlined"))
                         .as("%s shows the focus", name)
                         .isEqualTo(true);
-                assertThat(focused.get("uncovered")).as("%s can be seen", name).isEqualTo(true);
+                // the page may still be moving: what is composed arrives while one goes on
+                Wait.until(
+                        name + " can be seen",
+                        () -> ((Map<?, ?>) page.evaluate(FOCUSED))
+                                .get("uncovered")
+                                .equals(true));
                 return this;
             }
         }
