@@ -8,6 +8,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.BiPredicate;
 import java.util.function.Supplier;
 import java.util.stream.IntStream;
 import mailshelf.core.data.Dimension;
@@ -264,27 +265,29 @@ public final class Evaluation {
 
     /** Without the values of spans that have no day with figures. */
     private List<Optional<BigDecimal>> known(Block.Trend over, List<Optional<BigDecimal>> values) {
+        return only(over, values, coverage::touches);
+    }
+
+    /** Without the values of spans that lack figures for some of their days up to the window's end, too: they are no fall. */
+    private List<Optional<BigDecimal>> whole(Block.Trend over, List<Optional<BigDecimal>> values) {
+        boolean lacksDays = coverage.missing(question.window()).isPresent();
+        return only(
+                over,
+                values,
+                (first, last) -> coverage.touches(first, last) && !(lacksDays && last.isAfter(coverage.to())));
+    }
+
+    /** The values of spans that their first and last day speak for. */
+    private List<Optional<BigDecimal>> only(
+            Block.Trend over, List<Optional<BigDecimal>> values, BiPredicate<LocalDate, LocalDate> days) {
         List<LocalDate> starts = starts(over);
         return IntStream.range(0, starts.size())
-                .mapToObj(i -> coverage.touches(
+                .mapToObj(i -> days.test(
                                 starts.get(i),
                                 over.grain().plus(starts.get(i), 1).minusDays(1))
                         ? values.get(i)
                         : Optional.<BigDecimal>empty())
                 .toList();
-    }
-
-    /** Without the values of spans that lack figures for some of their days up to the window's end, too: they are no fall. */
-    private List<Optional<BigDecimal>> whole(Block.Trend over, List<Optional<BigDecimal>> values) {
-        List<Optional<BigDecimal>> known = new ArrayList<>(known(over, values));
-        boolean lacksDays = coverage.missing(question.window()).isPresent();
-        List<LocalDate> starts = starts(over);
-        for (int i = 0; lacksDays && i < starts.size(); i++) {
-            if (over.grain().plus(starts.get(i), 1).minusDays(1).isAfter(coverage.to())) {
-                known.set(i, Optional.empty());
-            }
-        }
-        return known;
     }
 
     private Dimension spans(Block.Trend over) {

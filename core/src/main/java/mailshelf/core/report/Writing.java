@@ -70,7 +70,8 @@ public final class Writing {
 
     private Written.Page page(PageModel model) {
         Period period = Period.parse(model.period()).orElseThrow();
-        String beforeWords = PeriodWords.before(period, missing(model).isPresent(), words);
+        Optional<String> gap = gap(model);
+        String beforeWords = PeriodWords.before(period, gap.isPresent(), words);
         return new Written.Page(
                 model.report(),
                 model.pageId(),
@@ -79,8 +80,8 @@ public final class Writing {
                 showing(model, period),
                 freshness(model),
                 model.rows(),
-                blocks(model, FigureModel.class, figure -> figure(figure, beforeWords, gap(model))),
-                blocks(model, ChartModel.class, chart -> chart(chart, model)),
+                blocks(model, FigureModel.class, figure -> figure(figure, beforeWords, gap)),
+                blocks(model, ChartModel.class, chart -> chart(chart, model, gap)),
                 blocks(model, TableModel.class, tables::table),
                 blocks(model, TextModel.class, text -> text(text, model)),
                 List.of(),
@@ -258,7 +259,7 @@ public final class Writing {
         return (change.signum() > 0) == (good == Good.MORE) ? Written.Verdict.BETTER : Written.Verdict.WORSE;
     }
 
-    private Written.Chart chart(ChartModel chart, PageModel model) {
+    private Written.Chart chart(ChartModel chart, PageModel model, Optional<String> gap) {
         Format format = chart.format();
         String unit = format.unit().isEmpty() ? "" : ", " + format.unit();
         LocalDate end = covered(model)
@@ -279,7 +280,7 @@ public final class Writing {
                 ticks(chart),
                 chart.series().stream().map(series -> series(series, format)).toList(),
                 partly,
-                hasNothing ? gap(model).orElseGet(() -> words.say("chart.nothing")) : "");
+                hasNothing ? gap.orElseGet(() -> words.say("chart.nothing")) : "");
     }
 
     /** The place of the span that figures end within: its value is no fall. */

@@ -40,12 +40,11 @@ public final class PeriodWords {
         if (period instanceof FromTime from) {
             return before(from.days(), isCut, words);
         }
-        if (period instanceof CalendarPeriod calendar && isCut && calendar.reach() != CalendarPeriod.Reach.ROLLING) {
-            return words.say(key(CalendarPeriod.Reach.SO_FAR, calendar) + ".before", calendar.count());
+        if (period instanceof CalendarPeriod calendar && !(isCut && calendar.reach() == CalendarPeriod.Reach.ROLLING)) {
+            CalendarPeriod.Reach reach = isCut ? CalendarPeriod.Reach.SO_FAR : calendar.reach();
+            return words.say(key(reach, calendar) + ".before", calendar.count());
         }
-        return period instanceof CalendarPeriod calendar && !isCut
-                ? words.say(key(calendar) + ".before", calendar.count())
-                : words.say(period.isByTime() ? "period.fixed.before-times" : "period.fixed.before");
+        return words.say(period.isByTime() ? "period.fixed.before-times" : "period.fixed.before");
     }
 
     private static String key(HoursPeriod period) {
