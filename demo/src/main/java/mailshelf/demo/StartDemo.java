@@ -3,6 +3,7 @@ package mailshelf.demo;
 import java.time.OffsetDateTime;
 import java.util.Optional;
 import java.util.concurrent.Callable;
+import mailshelf.server.CannotStart;
 import mailshelf.server.DemoSettings;
 import mailshelf.server.HouseSettings;
 import mailshelf.server.MailSettings;
@@ -53,7 +54,7 @@ final class StartDemo implements Callable<Integer> {
     FailingUnit.Fault failThird;
 
     @Override
-    public Integer call() {
+    public Integer call() throws CannotStart {
         int mailPort = smtpPort == 0 ? ServerStart.freePort() : smtpPort;
         HouseSettings settings = new HouseSettings(
                 place.data(),
@@ -70,6 +71,7 @@ final class StartDemo implements Callable<Integer> {
                         Optional.ofNullable(clock).map(OffsetDateTime::toInstant),
                         Optional.ofNullable(dieBehind),
                         Optional.ofNullable(failThird))));
-        return ServerStart.run(DemoApp.PROGRAM, settings, "localhost", place);
+        ServerStart.run(DemoApp.PROGRAM, settings, "localhost", place);
+        return 0;
     }
 }

@@ -46,6 +46,13 @@ public final class Main implements Callable<Integer> {
     public static void run(String[] arguments, List<?> more) {
         CommandLine line = new CommandLine(new Main());
         more.forEach(line::addSubcommand);
+        line.setExecutionExceptionHandler((failure, command, parsed) -> {
+            if (failure instanceof CannotStart) {
+                System.err.println(failure.getMessage());
+                return USAGE;
+            }
+            throw failure;
+        });
         int status = line.setCaseInsensitiveEnumValuesAllowed(true).execute(arguments);
         // a started server goes on in its own threads
         if (status != 0 || !ServerStart.isRunning()) {
@@ -131,7 +138,7 @@ public final class Main implements Callable<Integer> {
         int serverNumber;
 
         @Override
-        public Integer call() {
+        public Integer call() throws CannotStart {
             String url = baseUrl == null ? "http://localhost:" + place.port() : HouseSettings.withoutSlash(baseUrl);
             Optional<MailSettings.Login> login = Optional.ofNullable(smtpUser)
                     .map(user -> new MailSettings.Login(user, System.getenv().getOrDefault(SMTP_PASSWORD, "")));
@@ -155,7 +162,8 @@ public final class Main implements Callable<Integer> {
                 System.err.println("--fresh empties what other servers use: leave it out, or leave out --database.");
                 return USAGE;
             }
-            return ServerStart.run(HouseApp.PROGRAM, settings, address, place);
+            ServerStart.run(HouseApp.PROGRAM, settings, address, place);
+            return 0;
         }
     }
 }

@@ -23,26 +23,17 @@ public final class ServerStart {
         return running != null && running.isActive();
     }
 
-    /**
-     * @param address to listen on
-     * @return the status to end with, where it does not run
-     */
-    public static int run(Program program, HouseSettings settings, String address, Place place) {
-        try {
-            checkPort(place.port());
-            String lock = settings.database().isPresent() ? DataFolder.ofServer(settings.server()) : DataFolder.WHOLE;
-            DataFolder.take(settings.data(), lock, place.fresh());
-            DataKind kind = settings.demo().isPresent() ? DataKind.DEMO : DataKind.ORGANISATION;
-            kind.require(settings.data());
-            checkDatabase(settings);
-            checkParts();
-            running = start(program, settings, address, place.port());
-            running.getBean(Opening.class).open(System.out);
-            return 0;
-        } catch (CannotStart e) {
-            System.err.println(e.getMessage());
-            return Main.USAGE;
-        }
+    /** @param address to listen on */
+    public static void run(Program program, HouseSettings settings, String address, Place place) throws CannotStart {
+        checkPort(place.port());
+        String lock = settings.database().isPresent() ? DataFolder.ofServer(settings.server()) : DataFolder.WHOLE;
+        DataFolder.take(settings.data(), lock, place.fresh());
+        DataKind kind = settings.demo().isPresent() ? DataKind.DEMO : DataKind.ORGANISATION;
+        kind.require(settings.data());
+        checkDatabase(settings);
+        checkParts();
+        running = start(program, settings, address, place.port());
+        running.getBean(Opening.class).open(System.out);
     }
 
     private static ConfigurableApplicationContext start(

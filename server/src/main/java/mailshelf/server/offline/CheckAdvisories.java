@@ -6,8 +6,10 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.concurrent.Callable;
 import java.util.stream.Stream;
+import mailshelf.server.CannotStart;
 import org.semver4j.SemverException;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.ExitCode;
 import picocli.CommandLine.Parameters;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.ObjectMapper;
@@ -20,8 +22,6 @@ import tools.jackson.databind.ObjectMapper;
                         + " there are any.",
         mixinStandardHelpOptions = true)
 public final class CheckAdvisories implements Callable<Integer> {
-    private static final int FOUND = 1;
-    private static final int USAGE = 2;
     private static final ObjectMapper JSON = new ObjectMapper();
 
     @Parameters(
@@ -35,10 +35,10 @@ public final class CheckAdvisories implements Callable<Integer> {
     private int found;
 
     @Override
-    public Integer call() throws IOException {
+    public Integer call() throws IOException, CannotStart {
         if (!Files.isDirectory(folder)) {
             System.err.println("There is no folder " + folder + ": give one that holds advisories as JSON files.");
-            return USAGE;
+            return ExitCode.USAGE;
         }
         List<ShippedPart> parts = ShippedPart.all();
         try (Stream<Path> files = Files.walk(folder)) {
@@ -49,9 +49,9 @@ public final class CheckAdvisories implements Callable<Integer> {
                 parts.size(), read, found == 0 ? "no vulnerability is known." : found + " found.");
         if (unreadable > 0 || read == 0) {
             System.err.println(unreadable + " files could not be read: this says nothing about what they tell.");
-            return USAGE;
+            return ExitCode.USAGE;
         }
-        return found == 0 ? 0 : FOUND;
+        return found == 0 ? ExitCode.OK : CheckReport.FAULTS;
     }
 
     private void hold(Path file, List<ShippedPart> parts) {

@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import mailshelf.server.CannotStart;
 
 /**
  * A library that ships with Mail Shelf, as the lists say that the build writes.
@@ -32,8 +33,8 @@ record ShippedPart(Ecosystem ecosystem, String name, String version) {
         }
     }
 
-    /** @throws IOException where a list is missing: the program was not built by its own build */
-    static List<ShippedPart> all() throws IOException {
+    /** @throws CannotStart where a list is missing */
+    static List<ShippedPart> all() throws IOException, CannotStart {
         List<ShippedPart> parts = new ArrayList<>();
         for (Ecosystem each : Ecosystem.values()) {
             list(each).lines().forEach(line -> {
@@ -46,11 +47,15 @@ record ShippedPart(Ecosystem ecosystem, String name, String version) {
         return List.copyOf(parts);
     }
 
-    /** The list itself, with the terms of each. */
-    static String list(Ecosystem ecosystem) throws IOException {
+    /**
+     * The list itself, with the terms of each.
+     *
+     * @throws CannotStart where it is missing
+     */
+    static String list(Ecosystem ecosystem) throws IOException, CannotStart {
         try (InputStream in = ShippedPart.class.getResourceAsStream(ecosystem.list)) {
             if (in == null) {
-                throw new IOException(
+                throw new CannotStart(
                         "The list " + ecosystem.list + " is missing: this program was not built by its own build.");
             }
             return new String(in.readAllBytes(), StandardCharsets.UTF_8);

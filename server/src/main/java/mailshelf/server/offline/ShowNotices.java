@@ -2,6 +2,7 @@ package mailshelf.server.offline;
 
 import java.io.IOException;
 import java.util.concurrent.Callable;
+import mailshelf.server.CannotStart;
 import picocli.CommandLine.Command;
 
 /** Says what Mail Shelf is made with, and under which terms. */
@@ -11,7 +12,7 @@ import picocli.CommandLine.Command;
         mixinStandardHelpOptions = true)
 public final class ShowNotices implements Callable<Integer> {
     @Override
-    public Integer call() throws IOException {
+    public Integer call() throws IOException, CannotStart {
         for (ShippedPart.Ecosystem each : ShippedPart.Ecosystem.values()) {
             System.out.print(ShippedPart.list(each));
         }
