@@ -22,7 +22,7 @@ class FullDiskTest {
     private static final int CREW = 5;
     private static final long ROOM_FOR_ROWS_BUT_NO_FILES = 130_000;
 
-    private final Path disk = Path.of("target/data/disk");
+    private final Path disk = Path.of("target/data/full/disk");
     private RunningServer server;
     private Crew crew;
 
@@ -31,8 +31,8 @@ class FullDiskTest {
         Path template = DemoData.copy("for-the-disk");
         Files.createDirectories(disk);
         assumeTrue(run("mount", "-t", "tmpfs", "-o", "size=64m", "tmpfs", disk.toString()) == 0);
-        DemoData.copyAll(template, disk.resolve("data"));
-        server = RunningServer.at(Moments.START, disk.resolve("data"));
+        DemoData.copyAll(template, disk);
+        server = RunningServer.at(Moments.START, disk);
         crew = Crew.hired(server, CREW);
     }
 
@@ -60,7 +60,7 @@ class FullDiskTest {
         Api marit = Api.as(server, "Marit Lunde");
         // stands where the folder should: not even an administrator of the machine could write into it
         int year = Clock.now(marit).atZone(ZoneOffset.UTC).getYear();
-        Path ofTheYear = Files.createDirectories(disk.resolve("data/shelf/" + year));
+        Path ofTheYear = Files.createDirectories(disk.resolve("shelf/" + year));
         Path inTheWay = Files.writeString(ofTheYear.resolve(String.valueOf(crew.subscription())), "in the way");
         long run = crew.sendNow(marit);
         Wait.until("the run says it", () -> sentence(marit, run).contains("cannot be written to"));

@@ -38,16 +38,18 @@ class BodySetup {
 
     private static final String FORM = "application/x-www-form-urlencoded";
 
+    private static final int FIRST = Ordered.HIGHEST_PRECEDENCE + 1;
+
     private final ProblemWriter problems;
 
     BodySetup(ProblemWriter problems) {
         this.problems = problems;
     }
 
-    /** Before all else, since who has not signed in is looked at by no other. */
+    /** Before all that looks at who asks, since who has not signed in is looked at by no other. */
     @Bean
     FilterRegistrationBean<WholeBodies> publicBodies() {
-        return registered(Ordered.HIGHEST_PRECEDENCE, request -> {
+        return registered(FIRST, request -> {
             boolean isPublic = PUBLIC.matcher(request.getRequestURI()).matches();
             String type = Optional.ofNullable(request.getContentType()).orElse("");
             if (!isPublic && (type.startsWith(FORM) || type.startsWith("multipart/"))) {

@@ -1,6 +1,7 @@
 package mailshelf.server.http;
 
 import com.fasterxml.jackson.annotation.Nulls;
+import jakarta.servlet.DispatcherType;
 import java.time.Duration;
 import java.util.List;
 import java.util.function.LongFunction;
@@ -12,8 +13,10 @@ import mailshelf.server.signin.SignedIn;
 import org.springframework.boot.jackson.autoconfigure.JsonMapperBuilderCustomizer;
 import org.springframework.boot.tomcat.servlet.TomcatServletWebServerFactory;
 import org.springframework.boot.web.server.WebServerFactoryCustomizer;
+import org.springframework.boot.web.servlet.FilterRegistrationBean;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
+import org.springframework.core.Ordered;
 import org.springframework.core.convert.converter.Converter;
 import org.springframework.format.FormatterRegistry;
 import org.springframework.http.CacheControl;
@@ -61,6 +64,15 @@ class HttpSetup implements WebMvcConfigurer {
     @Bean
     static WebServerFactoryCustomizer<TomcatServletWebServerFactory> callersLookedFor() {
         return factory -> factory.addContextValves(new CallerThere());
+    }
+
+    /** Around all else. */
+    @Bean
+    static FilterRegistrationBean<FaultAnswers> faultAnswers(ProblemWriter problems) {
+        FilterRegistrationBean<FaultAnswers> bean = new FilterRegistrationBean<>(new FaultAnswers(problems));
+        bean.setOrder(Ordered.HIGHEST_PRECEDENCE);
+        bean.setDispatcherTypes(DispatcherType.REQUEST, DispatcherType.ASYNC);
+        return bean;
     }
 
     @Override

@@ -22,7 +22,7 @@ import org.springframework.stereotype.Component;
  * another site one of ours (DNS rebinding). This machine may always ask itself, and an address in numbers is no name.
  */
 @Component
-@Order(Ordered.HIGHEST_PRECEDENCE)
+@Order(Ordered.HIGHEST_PRECEDENCE + 1)
 class KnownHost implements Filter {
     /** A number leads where it says. */
     private static final Pattern NUMBERS = Pattern.compile("[0-9.]+|\\[[0-9a-f:.]+]|[0-9a-f:]*:[0-9a-f:.]*");

@@ -57,6 +57,11 @@ public final class PlainPage {
         return html(words, title, text, bar, "<meta http-equiv=\"refresh\" content=\"" + againSeconds + "\">");
     }
 
+    /** The page itself, for what failed before or inside a controller. */
+    static String failed(Words words, String title, String text) {
+        return html(words, title, text, "", "");
+    }
+
     public static ResponseEntity<String> notFound(Words words, String title, String text) {
         return page(HttpStatus.NOT_FOUND, words, title, text, "");
     }

@@ -59,11 +59,18 @@ public class ProblemAnswers {
                     : Problem.invalid("request.refused", known.getBody().getDetail());
             return answer(status, problem, locale);
         }
+        Failure failure = failure(e);
+        return answer(failure.status(), failure.problem(), locale);
+    }
+
+    record Failure(HttpStatus status, Problem problem) {}
+
+    /** What is said where something failed inside; logs it. */
+    static Failure failure(Throwable e) {
         LOG.error("A request failed", e);
-        if (e instanceof StoreException store && store.isOfDisk()) {
-            return answer(HttpStatus.SERVICE_UNAVAILABLE, Problem.invalid("server.disk"), locale);
-        }
-        return answer(HttpStatus.INTERNAL_SERVER_ERROR, Problem.invalid("server.failed"), locale);
+        return e instanceof StoreException store && store.isOfDisk()
+                ? new Failure(HttpStatus.SERVICE_UNAVAILABLE, Problem.invalid("server.disk"))
+                : new Failure(HttpStatus.INTERNAL_SERVER_ERROR, Problem.invalid("server.failed"));
     }
 
     /** The document for a problem, also for answers that do not come from a controller. */
