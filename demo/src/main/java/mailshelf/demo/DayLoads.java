@@ -5,21 +5,17 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.time.DayOfWeek;
 import java.time.Instant;
 import java.time.LocalDate;
-import java.time.LocalTime;
 import java.time.ZoneId;
-import java.time.temporal.TemporalAdjusters;
 import java.util.Optional;
 import mailshelf.core.data.Column;
 import org.springframework.stereotype.Component;
 
-/** Brings the passed days' rows in, early on the next morning or on Monday, through the API. */
+/** Brings each day's rows in as soon as it has ended, through the API. */
 @Component
 class DayLoads {
     static final ZoneId ZONE = ZoneId.of("Europe/Oslo");
-    private static final LocalTime AT = LocalTime.of(5, 40);
 
     private final DemoState state;
     private final Feeds feeds;
@@ -36,31 +32,26 @@ class DayLoads {
         return state.openingDay().isEmpty()
                 ? Optional.empty()
                 : feeds.all().stream()
-                        .flatMap(feed -> state.loadedTo(feed.dataSet()).map(day -> next(feed, day)).stream())
+                        .flatMap(feed -> state.loadedTo(feed.dataSet()).map(day -> next(day)).stream())
                         .min(Instant::compareTo);
     }
 
-    private static Instant next(Feed feed, LocalDate loadedTo) {
-        LocalDate comes = feed.isWeekly()
-                ? loadedTo.plusDays(1).with(TemporalAdjusters.next(DayOfWeek.MONDAY))
-                : loadedTo.plusDays(2);
-        return comes.atTime(AT).atZone(ZONE).toInstant();
+    private static Instant next(LocalDate loadedTo) {
+        return loadedTo.plusDays(2).atStartOfDay(ZONE).toInstant();
     }
 
     /** Loads the days up to the one before {@code now}'s, as far as they are missing. */
     void upTo(Instant now) {
         for (Feed feed : feeds.all()) {
             state.loadedTo(feed.dataSet())
-                    .filter(loaded -> !next(feed, loaded).isAfter(now))
-                    .ifPresent(loaded -> add(feed, loaded, lastDay(feed, now)));
+                    .filter(loaded -> !next(loaded).isAfter(now))
+                    .ifPresent(loaded -> add(feed, loaded, lastDay(now)));
         }
     }
 
     /** The last day whose rows are there. */
-    static LocalDate lastDay(Feed feed, Instant now) {
-        LocalDate today = now.atZone(ZONE).toLocalDate();
-        LocalDate last = now.atZone(ZONE).toLocalTime().isBefore(AT) ? today.minusDays(2) : today.minusDays(1);
-        return feed.isWeekly() ? last.with(TemporalAdjusters.previousOrSame(DayOfWeek.SUNDAY)) : last;
+    static LocalDate lastDay(Instant now) {
+        return now.atZone(ZONE).toLocalDate().minusDays(1);
     }
 
     private void add(Feed feed, LocalDate loadedTo, LocalDate to) {

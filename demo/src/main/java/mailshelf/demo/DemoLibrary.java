@@ -113,7 +113,7 @@ class DemoLibrary {
 
     /** @return the data set's id */
     private long toNow(DemoApi administrator, long folder, Feed feed) {
-        return feed(administrator, folder, feed, DayLoads.lastDay(feed, clock.instant()));
+        return feed(administrator, folder, feed, DayLoads.lastDay(clock.instant()));
     }
 
     private long feed(DemoApi administrator, long folder, Feed feed, LocalDate to) {
@@ -207,7 +207,7 @@ class DemoLibrary {
                 .get("id")
                 .asLong();
         long id = dataSet(administrator, traffic, wind.dataSet(), wind.columns());
-        LocalDate last = DayLoads.lastDay(wind, clock.instant()).minusDays(2);
+        LocalDate last = DayLoads.lastDay(clock.instant()).minusDays(2);
         dayLoads.load(administrator, wind, id, feeds.first(wind), last, "REPLACE");
         administrator.put(
                 "/api/v1/data-sets/" + id + "/plan",

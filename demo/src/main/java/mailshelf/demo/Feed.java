@@ -19,9 +19,9 @@ interface Feed {
     /** The rows of a day, as CSV records. */
     Stream<List<String>> of(LocalDate day);
 
-    /** Whether it comes once a week, on Monday for the week before, rather than every morning. */
-    default boolean isWeekly() {
-        return false;
+    /** How many months of it there are on the demo's first day. */
+    default int months() {
+        return DemoHouse.MONTHS_OF_DATA;
     }
 
     /** Chance that is the same for the same day. */

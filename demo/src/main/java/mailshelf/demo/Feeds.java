@@ -8,8 +8,6 @@ import org.springframework.stereotype.Component;
 /** All that comes in by itself in the demo. */
 @Component
 class Feeds {
-    private static final int MONTHS_OF_TICKETS = 14;
-
     private final DemoState state;
     private final HouseSettings settings;
 
@@ -21,7 +19,7 @@ class Feeds {
     /** In the order in which their data sets are made. */
     List<Feed> all() {
         LocalDate opening = opening();
-        LocalDate first = opening.minusMonths(MONTHS_OF_TICKETS);
+        LocalDate first = opening.minusMonths(Tickets.MONTHS);
         return List.of(
                 new Sailings(opening),
                 new Tickets(settings.demo().orElseThrow().tickets(), first, opening),
@@ -36,6 +34,6 @@ class Feeds {
 
     /** The first day of which a data set has rows. */
     LocalDate first(Feed feed) {
-        return opening().minusMonths(feed.isWeekly() ? MONTHS_OF_TICKETS : DemoHouse.MONTHS_OF_DATA);
+        return opening().minusMonths(feed.months());
     }
 }

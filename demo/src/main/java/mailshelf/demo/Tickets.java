@@ -20,6 +20,7 @@ final class Tickets implements Feed {
             "4 Skarv–Ytre Holm",
             "5 Holm ring",
             "6 Night boat");
+    static final int MONTHS = 14;
     private static final int CUSTOMERS = 30_000;
 
     private final long wanted;
@@ -44,8 +45,8 @@ final class Tickets implements Feed {
     }
 
     @Override
-    public boolean isWeekly() {
-        return true;
+    public int months() {
+        return MONTHS;
     }
 
     @Override

@@ -64,7 +64,10 @@ class DemoReportsTest {
                 assertThat(figure.get("value").asString()).as(each.toString()).matches(".*\\d.*");
                 assertThat(figure.get("change").asString())
                         .as(each.toString())
-                        .matches(".*(month before|a year ago)|no figures yet for .*");
+                        .matches(
+                                each.address().contains("page=wind")
+                                        ? "no figures yet for .*; they end on .*" // the weather station is silent
+                                        : ".*(month before|a year ago)");
             }
             for (JsonNode chart : page.get("charts")) {
                 assertThat(values(chart)).as("%s: %s", each, chart.get("title")).isNotEmpty();
