@@ -29,7 +29,11 @@ final class Api {
 
     /** Somebody who has not signed in. */
     static Api stranger(RunningServer server) {
-        Api api = new Api(server.url());
+        return stranger(server.url());
+    }
+
+    static Api stranger(String url) {
+        Api api = new Api(url);
         api.get("session");
         return api;
     }

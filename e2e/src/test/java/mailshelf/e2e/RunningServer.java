@@ -10,6 +10,7 @@ import java.nio.file.Path;
 import java.time.OffsetDateTime;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.concurrent.TimeUnit;
 
 /** The real jar, running in a process of its own on a free loopback port: the demo, or one of several servers. */
@@ -102,8 +103,13 @@ public final class RunningServer implements AutoCloseable {
 
     /** A file of its data, byte by byte, while it does not run. */
     String read(String file) {
+        return bytes(data.resolve(file));
+    }
+
+    /** The bytes of a file, one character each. */
+    static String bytes(Path file) {
         try {
-            return Files.readString(data.resolve(file), StandardCharsets.ISO_8859_1);
+            return Files.readString(file, StandardCharsets.ISO_8859_1);
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
@@ -125,12 +131,17 @@ public final class RunningServer implements AutoCloseable {
 
     /** Runs it from a shell as anybody would, its output in a file. */
     static Process launch(Path log, String... arguments) {
+        return launch(log, Map.of("MAILSHELF_JAVA_OPTIONS", SHORT_LIVES), List.of(arguments));
+    }
+
+    /** As {@link #launch(Path, String...)}, with these variables of the environment. */
+    static Process launch(Path log, Map<String, String> environment, List<String> arguments) {
         List<String> command = new ArrayList<>(List.of(LAUNCHER));
-        command.addAll(List.of(arguments));
+        command.addAll(arguments);
         try {
             ProcessBuilder builder =
                     new ProcessBuilder(command).redirectErrorStream(true).redirectOutput(log.toFile());
-            builder.environment().put("MAILSHELF_JAVA_OPTIONS", SHORT_LIVES);
+            builder.environment().putAll(environment);
             return builder.start();
         } catch (IOException e) {
             throw new UncheckedIOException(e);
