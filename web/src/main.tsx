@@ -12,7 +12,10 @@ const MOST_TRIES = 2;
 
 const queries = new QueryClient({
   defaultOptions: {
+    // Asked at once or not at all: without a network a change is refused now, and not made when nobody expects it.
+    mutations: { networkMode: "always" },
     queries: {
+      networkMode: "always",
       staleTime: 5_000,
       // What was refused stays refused; only an unreachable server is asked again.
       retry: (tries, error) =>

@@ -4,7 +4,6 @@ import { useChange, usePostOnce } from "../api/use";
 import { Fault } from "../kit/Fault";
 import { useNotice } from "../kit/Notices";
 import { words } from "../words";
-import { readRule } from "./recurrence";
 import type { useTerms } from "./useTerms";
 
 interface Props {
@@ -25,7 +24,7 @@ export function Actions({ draft, kept, composed, held, goOnFrom }: Props) {
   const name = draft.terms.name;
   const isDraft = !kept || kept.line.state === "DRAFT";
   const first = composed?.sends[0]?.local ?? "";
-  const afterLoads = readRule(draft.terms.schedule.recurrence).kind === "load";
+  const afterLoads = composed?.recurs === "LOAD";
   const back = () => void (location.key === "default" ? navigate("/subscriptions") : navigate(-1));
 
   const keep = async (start: boolean): Promise<number> => {
@@ -83,7 +82,7 @@ export function Actions({ draft, kept, composed, held, goOnFrom }: Props) {
     () => postOnce<Api["RunMade"]>("sendings", draft.terms),
     ({ id }) => done(words.composer.sentOnce(name), () => void navigate(`/runs/${id}`, { replace: true })),
   );
-  const mayBeOnce = !kept && draft.terms.schedule.recurrence === "";
+  const mayBeOnce = !kept && composed?.recurs === "DEMAND";
   const acts = [start, keepDraft, keepChanges, attempt, once];
   const busy = held || acts.some((act) => act.isPending);
   const complete = composed !== undefined && composed.missing.length === 0;

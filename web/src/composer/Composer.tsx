@@ -3,6 +3,7 @@ import type { Api } from "../api/client";
 import { Choices } from "../kit/Choices";
 import { Fault } from "../kit/Fault";
 import { useCuts } from "../kit/useCuts";
+import { usePageTitle } from "../kit/pageTitle";
 import { words } from "../words";
 import { Actions } from "./Actions";
 import { Meanwhile } from "./Meanwhile";
@@ -57,6 +58,8 @@ export function Composer({ draftKey, report, first, kept, newer, goOnFrom }: Com
       close={() => toggle(part)}
     />
   );
+  const heading = kept ? words.composer.changing(kept.line.name) : words.composer.isNew;
+  usePageTitle(heading);
   return (
     <div className="md:grid md:grid-cols-[56%_44%]">
       <p className="pt-4 md:hidden">
@@ -74,9 +77,7 @@ export function Composer({ draftKey, report, first, kept, newer, goOnFrom }: Com
         aria-label={words.composer.sentence}
         className={`pt-6 md:pr-8 ${face === "sentence" ? "" : "max-md:hidden"}`}
       >
-        <h1 className="text-quiet pb-1 font-sans text-xs font-normal">
-          {kept ? words.composer.changing(kept.line.name) : words.composer.isNew}
-        </h1>
+        <h1 className="text-quiet pb-1 font-sans text-xs font-normal">{heading}</h1>
         {conflict && <Meanwhile newer={conflict} draft={draft} goOnFrom={goOnFrom} />}
         <Fault error={composition.error} />
         {composed && <Sentence composed={composed} open={open} toggle={toggle} editor={editor} />}
@@ -131,7 +132,12 @@ export function Composer({ draftKey, report, first, kept, newer, goOnFrom }: Com
               setAs={setAs}
               busy={composition.isPlaceholderData}
             />
-            <Sends sends={composed.sends} daysNow={composed.daysNow} schedule={draft.terms.schedule} />
+            <Sends
+              sends={composed.sends}
+              daysNow={composed.daysNow}
+              schedule={draft.terms.schedule}
+              recurs={composed.recurs}
+            />
           </>
         )}
       </section>

@@ -1,6 +1,7 @@
 import type { Api } from "../api/client";
+import { useRead } from "../api/use";
 import { words } from "../words";
-import { matchingPeriod } from "./recurrence";
+import { readingOf, type Recurrence } from "./recurrence";
 import type { Terms } from "./useTerms";
 
 interface Props {
@@ -12,8 +13,8 @@ interface Props {
 
 /** Where issues come as often as a period is long, it is offered: each day is then in one issue. */
 export function MatchingPeriod({ periods, schedule, period, change }: Props) {
-  const code = matchingPeriod(schedule.recurrence);
-  const match = periods.find((each) => each.code === code);
+  const reading = useRead<Recurrence>(readingOf(schedule.recurrence));
+  const match = periods.find((each) => each.code === reading.data?.matching);
   if (!match || match.code === period) return null;
   return (
     <p className="pt-3 text-sm">

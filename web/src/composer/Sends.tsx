@@ -3,7 +3,6 @@ import type { Api } from "../api/client";
 import { SpineMark } from "../kit/Spine";
 import { moment, useWhen } from "../kit/when";
 import { words } from "../words";
-import { readRule } from "./recurrence";
 import type { Terms } from "./useTerms";
 
 interface Props {
@@ -11,12 +10,13 @@ interface Props {
   /** The days that it would show now. */
   daysNow: string;
   schedule: Terms["schedule"];
+  recurs: Api["Composed"]["recurs"];
 }
 
 /** The next sends as a strip: each stand tells its moment, the days it will cover, and what shifted it. */
-export function Sends({ sends, daysNow, schedule }: Props) {
+export function Sends({ sends, daysNow, schedule, recurs }: Props) {
   const { zone } = schedule;
-  const kind = readRule(schedule.recurrence).kind === "load" ? "load" : "demand";
+  const kind = recurs === "LOAD" ? "load" : "demand";
   const [at, setAt] = useState(0);
   const { zone: mine } = useWhen();
   const chosen = sends[at] ?? sends[0];

@@ -1,8 +1,11 @@
+import { useState } from "react";
+import { useRead } from "../api/use";
 import { Choices } from "../kit/Choices";
+import { Fault } from "../kit/Fault";
 import { Count, Field, Tick } from "../kit/Field";
 import { ZoneOptions } from "../kit/ZoneOptions";
 import { words } from "../words";
-import { readRule, WEEKDAYS, writeRule, type Recurrence, type Weekday } from "./recurrence";
+import { readingOf, WEEKDAYS, writeRule, type Recurrence, type Weekday } from "./recurrence";
 import { Span } from "./Span";
 import { asksOfData, withFreshData, type Terms } from "./useTerms";
 
@@ -13,20 +16,31 @@ interface Props {
   change: (part: Partial<Terms>) => void;
 }
 
-const KINDS: Recurrence["kind"][] = ["daily", "weekly", "monthly", "load", "demand"];
+const KINDS: Recurrence["kind"][] = ["DAILY", "WEEKLY", "MONTHLY", "LOAD", "DEMAND"];
 const LAST_DAY = 31;
+
+/** What one begins with that is chosen anew. */
+const USUAL: Omit<Recurrence, "kind"> = { days: ["MONDAY"], date: 1, minutes: 0, matching: null };
 
 /** On which days, at what time, in which zone; or after loads, and whether one comes first. */
 export function WhenEditor({ terms, change }: Props) {
   const { schedule } = terms;
-  const recurrence = readRule(schedule.recurrence);
+  const reading = useRead<Recurrence>(readingOf(schedule.recurrence));
+  // shown at once, before the server has read the rule that it makes
+  const [set, setSet] = useState<Recurrence>();
+  const recurrence = set && writeRule(set) === schedule.recurrence ? set : reading.data;
+  if (!recurrence) return <Fault error={reading.error} />;
   const reschedule = (part: Partial<Schedule>) => change({ schedule: { ...schedule, ...part } });
-  const set = (next: Recurrence) => reschedule({ recurrence: writeRule(next) });
+  const put = (next: Recurrence) => {
+    setSet(next);
+    return { ...schedule, recurrence: writeRule(next) };
+  };
+  const recur = (part: Partial<Recurrence>) => change({ schedule: put({ ...recurrence, ...part }) });
   // what is sent after a load cannot begin with one
   const choose = (kind: Recurrence["kind"]) =>
     change({
-      ...(kind === "load" ? withFreshData(terms, { loadFirst: false }) : {}),
-      schedule: { ...schedule, recurrence: writeRule(ofKind(kind)) },
+      ...(kind === "LOAD" ? withFreshData(terms, { loadFirst: false }) : {}),
+      schedule: put({ kind, ...USUAL }),
     });
   return (
     <div className="space-y-3 text-sm">
@@ -36,25 +50,23 @@ export function WhenEditor({ terms, change }: Props) {
         current={recurrence.kind}
         choose={choose}
       />
-      {recurrence.kind === "weekly" && (
-        <Days days={recurrence.days} change={(days) => set({ kind: "weekly", days })} />
-      )}
-      {recurrence.kind === "monthly" && (
+      {recurrence.kind === "WEEKLY" && <Days days={recurrence.days} change={(days) => recur({ days })} />}
+      {recurrence.kind === "MONTHLY" && (
         <div className="flex flex-wrap items-end gap-4">
           <Count
             label={words.when.date}
             most={LAST_DAY}
-            value={recurrence.day}
-            change={(day) => set({ kind: "monthly", day })}
+            value={recurrence.date ?? 1}
+            change={(date) => recur({ date })}
           />
-          {recurrence.day > 28 && <span className="text-quiet pb-2">{words.when.lastDay}</span>}
+          {(recurrence.date ?? 1) > 28 && <span className="text-quiet pb-2">{words.when.lastDay}</span>}
         </div>
       )}
-      {recurrence.kind === "load" && (
-        <Span minutes={recurrence.minutes} change={(minutes) => set({ kind: "load", minutes })} />
+      {recurrence.kind === "LOAD" && (
+        <Span minutes={recurrence.minutes ?? 0} change={(minutes) => recur({ minutes })} />
       )}
       <div className="flex flex-wrap gap-4">
-        {recurrence.kind !== "demand" && recurrence.kind !== "load" && (
+        {recurrence.kind !== "DEMAND" && recurrence.kind !== "LOAD" && (
           <Field
             label={words.when.time}
             type="time"
@@ -75,7 +87,7 @@ export function WhenEditor({ terms, change }: Props) {
           </select>
         </label>
       </div>
-      {recurrence.kind !== "load" && (
+      {recurrence.kind !== "LOAD" && (
         <Tick
           label={words.when.loadFirst}
           checked={asksOfData(terms).loadFirst}
@@ -84,20 +96,6 @@ export function WhenEditor({ terms, change }: Props) {
       )}
     </div>
   );
-}
-
-function ofKind(kind: Recurrence["kind"]): Recurrence {
-  switch (kind) {
-    case "daily":
-    case "demand":
-      return { kind };
-    case "load":
-      return { kind, minutes: 0 };
-    case "weekly":
-      return { kind, days: ["MO"] };
-    case "monthly":
-      return { kind, day: 1 };
-  }
 }
 
 /** At least one day stays chosen. */
@@ -112,6 +110,7 @@ function Days({ days, change }: { days: Weekday[]; change: (days: Weekday[]) => 
         <button
           key={day}
           type="button"
+          aria-label={words.when.weekdays[day]}
           aria-pressed={days.includes(day)}
           className={`border px-3 py-1 ${
             days.includes(day)
@@ -121,7 +120,6 @@ function Days({ days, change }: { days: Weekday[]; change: (days: Weekday[]) => 
           onClick={() => toggle(day)}
         >
           {words.when.weekdays[day].slice(0, 3)}
-          <span className="sr-only">{words.when.weekdays[day].slice(3)}</span>
         </button>
       ))}
     </div>

@@ -121,6 +121,13 @@ beforeEach(() => {
     "GET candidates?report=1": people,
     "GET periods?zone=Europe%2FOslo&weeks=MONDAY&byTime=false": periods,
     "GET reports/1/cuts": cuts,
+    "GET recurrences?rule=FREQ%3DWEEKLY%3BBYDAY%3DMO": {
+      kind: "WEEKLY",
+      days: ["MONDAY"],
+      date: null,
+      minutes: null,
+      matching: "last-week",
+    },
     "POST compositions": composed,
     "POST subscriptions": { id: 9 },
     "POST subscriptions/9/try": { id: 70 },
@@ -178,7 +185,7 @@ describe("a new subscription", () => {
 
   it("is scheduled by days, date and time", async () => {
     await userEvent.click(await part("Every FREQ=WEEKLY;BYDAY=MO at 07:00"));
-    await userEvent.click(screen.getByRole("button", { name: "Thursday" }));
+    await userEvent.click(await screen.findByRole("button", { name: "Thursday" }));
     await part("Every FREQ=WEEKLY;BYDAY=MO,TH at 07:00");
     await userEvent.click(screen.getByRole("button", { name: "monthly" }));
     await userEvent.clear(screen.getByLabelText("Day of the month"));
@@ -190,7 +197,7 @@ describe("a new subscription", () => {
 
   it("keeps at least one day of the week", async () => {
     await userEvent.click(await part("Every FREQ=WEEKLY;BYDAY=MO at 07:00"));
-    await userEvent.click(screen.getByRole("button", { name: "Monday" }));
+    await userEvent.click(await screen.findByRole("button", { name: "Monday" }));
     expect(screen.getByRole("button", { name: "Monday" })).toHaveAttribute("aria-pressed", "true");
   });
 

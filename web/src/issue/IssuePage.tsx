@@ -9,6 +9,7 @@ import { PageTabs } from "../kit/PageTabs";
 import { ReportPage } from "../kit/ReportPage";
 import { SpineLink } from "../kit/Spine";
 import { useWidth } from "../kit/useWidth";
+import { usePageTitle } from "../kit/pageTitle";
 import { words } from "../words";
 import { Colophon } from "./Colophon";
 
@@ -63,6 +64,7 @@ function useReadMark(id: string, made: boolean) {
 }
 
 function Head({ view }: { view: View }) {
+  usePageTitle(view.title);
   const [search, setSearch] = useSearchParams();
   const navigate = useNavigate();
   const asMail = search.get("face") === "mail";

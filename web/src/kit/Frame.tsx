@@ -3,6 +3,7 @@ import { useState } from "react";
 import { NavLink, Outlet } from "react-router";
 import type { Api } from "../api/client";
 import { words } from "../words";
+import { Arrival } from "./Arrival";
 import { FindReport } from "./FindReport";
 import { useKey } from "./keys";
 import { KeysSheet } from "./KeysSheet";
@@ -26,6 +27,8 @@ function sections({ me, demo }: Props) {
   ];
 }
 
+const CONTENT = "content";
+
 /** The top line that every page has, and on a phone the bar at the bottom. */
 export function Frame({ me, demo }: Props) {
   const places = sections({ me, demo });
@@ -34,7 +37,7 @@ export function Frame({ me, demo }: Props) {
   return (
     <>
       <a
-        href="#content"
+        href={`#${CONTENT}`}
         className="bg-base-100 sr-only z-50 print:hidden p-3 focus:not-sr-only focus:absolute"
       >
         {words.skipToContent}
@@ -65,7 +68,12 @@ export function Frame({ me, demo }: Props) {
           </div>
         </div>
       </header>
-      <main id="content" className="mx-auto max-w-[1280px] px-4 pb-24 md:px-8 print:p-0">
+      <Arrival content={CONTENT} />
+      <main
+        id={CONTENT}
+        tabIndex={-1}
+        className="outline-none mx-auto max-w-[1280px] px-4 pb-24 md:px-8 print:p-0"
+      >
         <Outlet />
       </main>
       {keysShown && <KeysSheet close={() => setKeysShown(false)} />}

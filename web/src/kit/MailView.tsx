@@ -2,6 +2,7 @@ import { useState } from "react";
 import type { Api } from "../api/client";
 import { words } from "../words";
 import { Choices } from "./Choices";
+import { Linked } from "./Linked";
 import { MailFrame } from "./MailFrame";
 import { useWhen } from "./when";
 
@@ -29,15 +30,17 @@ export function MailView({ mail, source, attachment }: Props) {
           {mail.listId && ` · ${words.mail.list} ${mail.listId.replace(/[<>]/g, "")}`}
         </p>
         <p className="flex flex-wrap gap-x-5 gap-y-1 pt-1 text-xs">
-          <Choices
-            label={words.mail.face}
-            choices={[
-              { value: "html", text: words.mail.html },
-              { value: "text", text: words.mail.text },
-            ]}
-            current={face}
-            choose={setFace}
-          />
+          {mail.html && (
+            <Choices
+              label={words.mail.face}
+              choices={[
+                { value: "html", text: words.mail.html },
+                { value: "text", text: words.mail.text },
+              ]}
+              current={face}
+              choose={setFace}
+            />
+          )}
           <a className="choose" href={source} target="_blank" rel="noreferrer">
             {words.mail.source}
           </a>
@@ -53,10 +56,12 @@ export function MailView({ mail, source, attachment }: Props) {
           })}
         </p>
       </header>
-      {face === "html" ? (
+      {mail.html && face === "html" ? (
         <MailFrame title={words.mail.body(mail.subject)} html={mail.html} />
       ) : (
-        <pre className="overflow-x-auto p-5 font-mono text-xs">{mail.text}</pre>
+        <pre className="overflow-x-auto p-5 font-mono text-xs">
+          <Linked text={mail.text} />
+        </pre>
       )}
     </article>
   );

@@ -102,7 +102,15 @@ function Mail({ path }: { path: string }) {
   const mail = useRead<Api["MailView"]>(path);
   return (
     <div className="pt-4">
-      <Loaded query={mail}>{(read) => <MailView mail={read} source={apiAddress(`${path}/source`)} />}</Loaded>
+      <Loaded query={mail}>
+        {(read) => (
+          <MailView
+            mail={read}
+            source={apiAddress(`${path}/source`)}
+            attachment={(name) => apiAddress(`${path}/attachments/${encodeURIComponent(name)}`)}
+          />
+        )}
+      </Loaded>
     </div>
   );
 }

@@ -1,4 +1,4 @@
-import { fireEvent, screen, waitFor } from "@testing-library/react";
+import { fireEvent, screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { Route, Routes } from "react-router";
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
@@ -63,9 +63,11 @@ function open(at: string) {
 describe("the mail room", () => {
   it("opens the newest mail, and another when it is chosen", async () => {
     open("/mail-room");
-    expect(await screen.findByRole("article", { name: "No. 8" })).toHaveTextContent(
-      "attached: Cancelled.pdf",
-    );
+    expect(
+      within(await screen.findByRole("article", { name: "No. 8" })).getByRole("link", {
+        name: "Cancelled.pdf",
+      }),
+    ).toHaveAttribute("href", "/api/v1/mail-room/ida%40brinewater.example/mails/b/attachments/Cancelled.pdf");
     await userEvent.click(screen.getByRole("button", { name: /^No. 7/ }));
     expect(await screen.findByRole("article", { name: "No. 7" })).toBeVisible();
     expect(screen.getByRole("link", { name: "source" })).toHaveAttribute(

@@ -34,6 +34,7 @@ export function ShelfPage() {
         <>
           <Title
             title={<News phrases={view.news} />}
+            name={words.section.shelf}
             actions={
               <Link className="act" to="/compose">
                 {words.newSubscription}

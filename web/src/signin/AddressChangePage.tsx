@@ -12,7 +12,7 @@ export function AddressChangePage() {
   const path = `address-changes/${encodeURIComponent(token)}`;
   const confirm = useChange(() => call(path, { method: "POST" }));
   return (
-    <DoorPage>
+    <DoorPage title={words.addressChange.title}>
       {confirm.isSuccess ? (
         <div role="status" className="space-y-4">
           <h1>{words.addressChange.doneTitle}</h1>

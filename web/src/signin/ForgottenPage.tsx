@@ -12,7 +12,7 @@ export function ForgottenPage() {
   const [address, setAddress] = useState("");
   const ask = useChange(() => call("password-resets", { method: "POST", body: { address } }));
   return (
-    <DoorPage>
+    <DoorPage title={words.forgotten.title}>
       {ask.isSuccess ? (
         <div role="status" className="space-y-4">
           <h1>{words.forgotten.sentTitle}</h1>

@@ -17,7 +17,7 @@ export function InvitationPage() {
   const invitation = useRead<Api["InvitationView"]>(path);
   const accept = useChange(() => call(path, { method: "POST", body: { password } }));
   return (
-    <DoorPage>
+    <DoorPage title={words.invitation.pageTitle}>
       <Loaded query={invitation}>
         {({ name, address, reset }) => (
           <form

@@ -5,6 +5,7 @@ import { useChange, useRead } from "../api/use";
 import { Fault } from "../kit/Fault";
 import { Field } from "../kit/Field";
 import { Wordmark } from "../kit/Wordmark";
+import { usePageTitle } from "../kit/pageTitle";
 import { words } from "../words";
 import { PasswordField } from "./PasswordField";
 
@@ -34,6 +35,7 @@ export function SignInPage({ demo, signedIn }: Props) {
 }
 
 function PasswordForm() {
+  usePageTitle(words.signIn.title);
   const [address, setAddress] = useState("");
   const [password, setPassword] = useState("");
   const signIn = useChange(() => call("session", { method: "POST", body: { address, password } }));

@@ -738,6 +738,7 @@ export const en = {
 
   invitation: {
     action: "Set password",
+    pageTitle: "Choose a password",
     line: (address: string) =>
       `You are invited to Mail Shelf as ${address}. Choose a password to sign in with.`,
     password: "Password, at least 10 characters",
@@ -1037,7 +1038,14 @@ export const en = {
   recipients: {
     others: (many: number) =>
       `${counted(many, "other gets", "others get")} it too. Its owner and administrators see who.`,
+    back: (subscription: string) => `You get “${subscription}” again, from its next issue on.`,
+    getAgain: "get it again",
     leave: "leave",
+    left: (subscription: string) => `You get no further issues of “${subscription}”.`,
+    putBack: (name: string, subscription: string) =>
+      `${name} gets “${subscription}” again, from its next issue on.`,
+    putBackNamed: (name: string) => `put ${name} back`,
+    putBackShort: "put back",
     taken: (name: string, subscription: string) =>
       `${name} is off “${subscription}”. Numbers and days stay as they are.`,
     title: "Who gets it",
@@ -1242,11 +1250,11 @@ export const en = {
     inMinutes: (minutes: number) => `in ${minutes} min`,
     eachLoad: "after each load",
     kinds: {
-      daily: "daily",
-      weekly: "weekly",
-      monthly: "monthly",
-      load: "after a load",
-      demand: "on demand",
+      DAILY: "daily",
+      WEEKLY: "weekly",
+      MONTHLY: "monthly",
+      LOAD: "after a load",
+      DEMAND: "on demand",
     },
     loadFirst: "Load its data first",
     span: "How often at most",
@@ -1259,13 +1267,13 @@ export const en = {
     now: "now",
     time: "At",
     weekdays: {
-      MO: "Monday",
-      TU: "Tuesday",
-      WE: "Wednesday",
-      TH: "Thursday",
-      FR: "Friday",
-      SA: "Saturday",
-      SU: "Sunday",
+      MONDAY: "Monday",
+      TUESDAY: "Tuesday",
+      WEDNESDAY: "Wednesday",
+      THURSDAY: "Thursday",
+      FRIDAY: "Friday",
+      SATURDAY: "Saturday",
+      SUNDAY: "Sunday",
     },
     zone: "Time zone",
   },

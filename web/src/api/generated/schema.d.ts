@@ -20,6 +20,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/subscriptions/{id}/recipients/{person}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["putOn"];
+        post?: never;
+        delete: operations["takeOff"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/sources/{id}": {
         parameters: {
             query?: never;
@@ -1220,6 +1236,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/recurrences": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["read"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/periods": {
         parameters: {
             query?: never;
@@ -1324,6 +1356,22 @@ export interface paths {
             cookie?: never;
         };
         get: operations["source"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/mail-room/{address}/mails/{id}/attachments/{name}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["attachment"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1652,22 +1700,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/v1/subscriptions/{id}/recipients/{person}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post?: never;
-        delete: operations["takeOff"];
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/v1/people/{id}/sessions": {
         parameters: {
             query?: never;
@@ -1894,6 +1926,8 @@ export interface components {
             sentence: components["schemas"]["Phrase"][];
             missing: ("WHEN" | "WHAT" | "PERIOD" | "FILTER" | "CUT" | "SEEN_AS" | "TO_WHOM" | "AS_WHAT" | "UNLESS" | "LETTER" | "NAME")[];
             notes: components["schemas"]["Note"][];
+            /** @enum {string} */
+            recurs: "DEMAND" | "LOAD" | "DAILY" | "WEEKLY" | "MONTHLY";
             sends: components["schemas"]["Send"][];
             daysNow: string;
             /** Format: int64 */
@@ -2681,6 +2715,14 @@ export interface components {
             inclusion: "INCLUDED" | "MAY_NOT_SEE" | "INACTIVE" | "LEFT";
             because: string;
         };
+        RecurrenceView: {
+            /** @enum {string} */
+            kind: "DEMAND" | "LOAD" | "DAILY" | "WEEKLY" | "MONTHLY";
+            days: ("MONDAY" | "TUESDAY" | "WEDNESDAY" | "THURSDAY" | "FRIDAY" | "SATURDAY" | "SUNDAY")[];
+            date: number | null;
+            minutes: number | null;
+            matching: string | null;
+        };
         Reply: {
             grant: boolean;
             reply: string;
@@ -3096,6 +3138,48 @@ export interface operations {
                 "application/json": components["schemas"]["Terms"];
             };
         };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    putOn: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                person: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    takeOff: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                person: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
         responses: {
             /** @description No Content */
             204: {
@@ -5311,6 +5395,28 @@ export interface operations {
             };
         };
     };
+    read: {
+        parameters: {
+            query: {
+                rule: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["RecurrenceView"];
+                };
+            };
+        };
+    };
     periods: {
         parameters: {
             query?: {
@@ -5469,6 +5575,30 @@ export interface operations {
                 };
                 content: {
                     "text/plain": string;
+                };
+            };
+        };
+    };
+    attachment: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                address: string;
+                id: string;
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": string;
                 };
             };
         };
@@ -5927,27 +6057,6 @@ export interface operations {
                 content: {
                     "*/*": components["schemas"]["SessionLine"][];
                 };
-            };
-        };
-    };
-    takeOff: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-                person: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description No Content */
-            204: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
             };
         };
     };

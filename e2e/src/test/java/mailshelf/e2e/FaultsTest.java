@@ -90,7 +90,6 @@ class FaultsTest {
     void a_recipient_leaves_by_the_link_in_the_mail_without_an_account_and_alone() throws Exception {
         String mail = new String(
                 source("anders.moe", inbox("anders.moe").get(0).get("id").asString()));
-        assertThat(mail).contains("List-Unsubscribe-Post: List-Unsubscribe=One-Click");
         Matcher link = LEAVE.matcher(mail);
         assertThat(link.find()).isTrue();
 
@@ -110,8 +109,49 @@ class FaultsTest {
         reader.button("take off Kirsti Vale").click();
         assertThat(reader.page.getByText("Kirsti Vale is off “" + NAME + "”.")).isVisible();
         assertThat(reader.button("take off Kirsti Vale")).hasCount(0);
+        long rita = DEMO.as("Marit Lunde")
+                .get("demo/people")
+                .valueStream()
+                .filter(person -> person.get("name").asString().equals("Rita Bø"))
+                .findFirst()
+                .orElseThrow()
+                .get("id")
+                .asLong();
+        DEMO.as("Marit Lunde").put(path() + "/recipients/" + rita, null);
         reader.button("Undo").click();
         assertThat(reader.button("take off Kirsti Vale")).isVisible();
+        assertThat(recipient("Rita Bø").get("inclusion").asString())
+                .as("what was done in between stays")
+                .isEqualTo("INCLUDED");
+        assertThat(recipient("Anders Moe").get("inclusion").asString())
+                .as("who has left is not put back")
+                .isEqualTo("LEFT");
+        DEMO.as("Marit Lunde").delete(path() + "/recipients/" + rita);
+    }
+
+    @Test
+    @Order(4)
+    void who_has_left_is_not_said_to_get_it_and_comes_back_in_one_act() {
+        assertThat(line().get("sentence").asString())
+                .doesNotContain("Anders Moe")
+                .contains("Kirsti Vale");
+
+        openSubscription();
+        reader.button("put Anders Moe back").click();
+
+        assertThat(reader.page.getByText("Anders Moe gets “" + NAME + "” again"))
+                .isVisible();
+        assertThat(recipient("Anders Moe").get("inclusion").asString()).isEqualTo("INCLUDED");
+        Api anders = DEMO.as("Anders Moe");
+        long own = recipient("Anders Moe").get("id").asLong();
+        anders.delete(path() + "/recipients/" + own);
+        assertThat(recipient("Anders Moe").get("inclusion").asString()).isEqualTo("LEFT");
+        anders.put(path() + "/recipients/" + own, null);
+        assertThat(recipient("Anders Moe").get("inclusion").asString()).isEqualTo("INCLUDED");
+        long kirsti = recipient("Kirsti Vale").get("id").asLong();
+        assertThat(anders.refused("PUT", path() + "/recipients/" + kirsti, null).status())
+                .as("nobody else's place on the list is theirs to change")
+                .isEqualTo(403);
     }
 
     @Test
@@ -214,6 +254,14 @@ class FaultsTest {
                 .get("id")
                 .asLong();
         return api.get("subscriptions/" + id);
+    }
+
+    private static JsonNode line() {
+        return subscription(DEMO.as("Marit Lunde")).get("line");
+    }
+
+    private static String path() {
+        return "subscriptions/" + line().get("id").asLong();
     }
 
     private static JsonNode recipient(String name) {

@@ -246,6 +246,20 @@ class FreshDataTest {
         assertThat(noted(ofTheDemo)).contains("nothing to be loaded first");
     }
 
+    @Test
+    void who_subscribes_to_more_issues_than_there_are_loads_is_told() throws IOException {
+        for (int i = 0; i < 3; i++) {
+            Clock.moveTo(sunniva, Clock.now(sunniva).plus(Duration.ofDays(2)));
+            landed("22" + i);
+            load();
+        }
+
+        String told = "New rows for " + name + " come about 2 days apart.";
+        assertThat(noted(terms(Wishes.schedule("FREQ=DAILY", "07:00"), null))).contains(told);
+        assertThat(noted(terms(Wishes.schedule("FREQ=WEEKLY;BYDAY=MO,TH", "07:00"), null)))
+                .doesNotContain(told);
+    }
+
     /** A report of one page over a data set. */
     private static long published(String dataSet) {
         String yaml = """

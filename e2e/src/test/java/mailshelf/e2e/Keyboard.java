@@ -36,16 +36,21 @@ final class Keyboard {
                 assertThat(focused.get("outlined"))
                         .as("%s shows the focus", name)
                         .isEqualTo(true);
-                // the page may still be moving: what is composed arrives while one goes on
-                Wait.until(
-                        name + " can be seen",
-                        () -> ((Map<?, ?>) page.evaluate(FOCUSED))
-                                .get("uncovered")
-                                .equals(true));
+                Wait.until(name + " can be seen", () -> isSeen());
                 return this;
             }
         }
         throw new AssertionError("No way to \"" + name + "\" by keys at " + page.url());
+    }
+
+    /** Where what is composed has arrived meanwhile and moved the page, one step back and forth brings it into sight. */
+    private boolean isSeen() {
+        boolean seen = ((Map<?, ?>) page.evaluate(FOCUSED)).get("uncovered").equals(true);
+        if (!seen) {
+            page.keyboard().press("Shift+Tab");
+            page.keyboard().press("Tab");
+        }
+        return seen;
     }
 
     void press(String key) {

@@ -32,6 +32,7 @@ import org.subethamail.smtp.server.Session;
 /** A mail server that demands TLS and a login, with a certificate that the organisation itself vouches for. */
 class MailOverTlsTest {
     private static final String PASSWORD = "salt on the railing";
+    private static final String OF_STORES = "changeit";
     private static final String ADMINISTRATOR = "mail-shelf@brinewater.example";
 
     private final BlockingQueue<String> mails = new LinkedBlockingQueue<>();
@@ -52,7 +53,8 @@ class MailOverTlsTest {
                         "MAILSHELF_SMTP_PASSWORD",
                         PASSWORD,
                         "MAILSHELF_JAVA_OPTIONS",
-                        "-Djavax.net.ssl.trustStore=" + folder.resolve("trusted.p12")),
+                        "-Djavax.net.ssl.trustStore=" + folder.resolve("trusted.p12")
+                                + " -Djavax.net.ssl.trustStorePassword=" + OF_STORES),
                 List.of(
                         "serve",
                         "--data",
@@ -152,9 +154,9 @@ class MailOverTlsTest {
                 "server",
                 "-file",
                 certificate.toString());
-        KeyStore store = KeyStore.getInstance(keys.toFile(), PASSWORD.toCharArray());
+        KeyStore store = KeyStore.getInstance(keys.toFile(), OF_STORES.toCharArray());
         KeyManagerFactory managers = KeyManagerFactory.getInstance(KeyManagerFactory.getDefaultAlgorithm());
-        managers.init(store, PASSWORD.toCharArray());
+        managers.init(store, OF_STORES.toCharArray());
         SSLContext context = SSLContext.getInstance("TLS");
         context.init(managers.getKeyManagers(), null, null);
         return context;
@@ -166,7 +168,7 @@ class MailOverTlsTest {
                 "-storetype",
                 "PKCS12",
                 "-storepass",
-                PASSWORD,
+                OF_STORES,
                 "-keystore",
                 store.toString()));
         command.addAll(1, List.of(act));

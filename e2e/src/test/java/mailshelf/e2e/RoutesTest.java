@@ -85,6 +85,7 @@ class RoutesTest {
             GET /mail-room/{address} | mail-room/x@y.example | 401 200 200 200 200 200 200
             PUT /mail-room/{address}/behaviour | mail-room/x@y.example/behaviour | 401 - - - - - -
             GET /mail-room/{address}/mails/{id} | mail-room/x@y.example/mails/none | 401 404 404 404 404 404 404
+            GET /mail-room/{address}/mails/{id}/attachments/{name} | mail-room/x@y.example/mails/none/attachments/a.pdf | 401 404 404 404 404 404 404
             GET /mail-room/{address}/mails/{id}/source | mail-room/x@y.example/mails/none/source | 401 404 404 404 404 404 404
             GET /periods | periods | 401 200 200 200 200 200 200
             GET /periods/{code} | periods/last-week | 401 200 200 200 200 200 200
@@ -101,6 +102,7 @@ class RoutesTest {
             POST /reports/drafts | reports/drafts | 401 404 403 403 422 403 422
             GET /reports/{id} | reports/1 | 401 404 200 200 200 200 200
             GET /candidates | candidates?report=1 | 401 404 200 200 200 200 200
+            GET /recurrences | recurrences?rule=FREQ=DAILY | 401 200 200 200 200 200 200
             GET /reports/{id}/cuts | reports/1/cuts | 401 404 200 200 200 200 200
             POST /reports/{id}/cuts | reports/1/cuts | 401 404 201 201 201 201 201
             PUT /cuts/{id} | cuts/999 | 401 404 404 404 404 404 404

@@ -235,6 +235,8 @@ class ColumnWidthsTest {
 
     /** As it is made for a delivery, with the longest name that a domain can have (RFC 1035 §2.3.4). */
     private static String messageId() {
-        return "<run-" + Long.MAX_VALUE + ".recipient-" + Long.MAX_VALUE + "@" + "d".repeat(253) + ">";
+        String installation = UUID.randomUUID().toString();
+        return "<run-" + Long.MAX_VALUE + ".recipient-" + Long.MAX_VALUE + "." + installation + "@" + "d".repeat(253)
+                + ">";
     }
 }

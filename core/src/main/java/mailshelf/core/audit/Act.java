@@ -38,6 +38,7 @@ public enum Act {
     SUBSCRIPTION_APPROVED,
     APPROVAL_DECLINED,
     RECIPIENT_LEFT,
+    RECIPIENT_CAME_BACK,
     /** The full list of who gets a subscription, by somebody other than its owner. */
     RECIPIENTS_READ,
     SENT_ONCE,

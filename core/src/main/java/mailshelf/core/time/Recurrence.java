@@ -2,15 +2,12 @@ package mailshelf.core.time;
 
 import java.time.DayOfWeek;
 import java.time.Duration;
-import java.time.format.DateTimeParseException;
 import java.util.EnumSet;
-import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
-import org.dmfs.rfc5545.recur.InvalidRecurrenceRuleException;
-import org.dmfs.rfc5545.recur.RecurrenceRule;
 
 /**
  * What makes a schedule fire: days, written and read as an RFC 5545 recurrence rule (§3.3.10), or something that recurs by no
@@ -23,8 +20,23 @@ public sealed interface Recurrence {
      */
     String rule();
 
+    Kind kind();
+
+    enum Kind {
+        DEMAND,
+        LOAD,
+        DAILY,
+        WEEKLY,
+        MONTHLY
+    }
+
     /** Never by itself: somebody has it sent. Such a schedule has no rule (RFC 5545 §3.8.5.3: a rule is optional). */
     record OnDemand() implements Recurrence {
+        @Override
+        public Kind kind() {
+            return Kind.DEMAND;
+        }
+
         @Override
         public String rule() {
             return "";
@@ -37,8 +49,8 @@ public sealed interface Recurrence {
      * @param span the least from one firing to the next, which waits for its end; zero for none
      */
     record AfterLoad(Duration span) implements Recurrence {
-        private static final String NAME = "AFTER-LOAD";
-        private static final String SPAN = ";SPAN=";
+        static final String NAME = "AFTER-LOAD";
+        static final String SPAN = ";SPAN=";
         private static final Duration LONGEST = Duration.ofDays(31);
 
         public AfterLoad {
@@ -51,30 +63,31 @@ public sealed interface Recurrence {
         }
 
         @Override
-        public String rule() {
-            return span.isZero() ? NAME : NAME + SPAN + span;
+        public Kind kind() {
+            return Kind.LOAD;
         }
 
-        private static AfterLoad read(String rule) {
-            if (rule.equals(NAME)) {
-                return new AfterLoad(Duration.ZERO);
-            }
-            if (!rule.startsWith(NAME + SPAN)) {
-                throw new IllegalArgumentException("Not a rule that we keep: " + rule);
-            }
-            try {
-                return new AfterLoad(Duration.parse(rule.substring((NAME + SPAN).length())));
-            } catch (DateTimeParseException e) {
-                throw new IllegalArgumentException("Not a span: " + rule, e);
-            }
+        @Override
+        public String rule() {
+            return span.isZero() ? NAME : NAME + SPAN + span;
         }
     }
 
     /** Every day. */
     record Daily() implements Recurrence {
         @Override
+        public Kind kind() {
+            return Kind.DAILY;
+        }
+
+        @Override
         public String rule() {
             return "FREQ=DAILY";
+        }
+
+        @Override
+        public Optional<Period> matchingPeriod() {
+            return Period.parse("yesterday");
         }
     }
 
@@ -93,10 +106,24 @@ public sealed interface Recurrence {
         }
 
         @Override
+        public Kind kind() {
+            return Kind.WEEKLY;
+        }
+
+        @Override
         public String rule() {
             return "FREQ=WEEKLY;BYDAY="
                     + new TreeSet<>(days)
                             .stream().map(day -> day.name().substring(0, 2)).collect(Collectors.joining(","));
+        }
+
+        @Override
+        public Optional<Period> matchingPeriod() {
+            return switch (days.size()) {
+                case 1 -> Period.parse("last-week");
+                case 7 -> Period.parse("yesterday");
+                default -> Optional.empty();
+            };
         }
     }
 
@@ -112,6 +139,11 @@ public sealed interface Recurrence {
 
         /** For the 29th to the 31st: the last of the days from the 28th on that the month has (BYSETPOS). */
         @Override
+        public Kind kind() {
+            return Kind.MONTHLY;
+        }
+
+        @Override
         public String rule() {
             if (dayOfMonth <= EVERY_MONTH_HAS) {
                 return "FREQ=MONTHLY;BYMONTHDAY=" + dayOfMonth;
@@ -122,37 +154,24 @@ public sealed interface Recurrence {
                             .collect(Collectors.joining(","))
                     + ";BYSETPOS=-1";
         }
+
+        @Override
+        public Optional<Period> matchingPeriod() {
+            return Period.parse("last-month");
+        }
     }
 
     /**
-     * Reads a rule that {@link #rule()} wrote, or an equivalent one.
+     * Reads a rule that {@link #rule()} wrote, or one that means the same.
      *
-     * @throws IllegalArgumentException for a rule that is malformed or of another kind
+     * @throws IllegalArgumentException for a rule that is malformed or says what is not kept, naming that part of it
      */
     static Recurrence parse(String rule) {
-        if (rule.isEmpty()) {
-            return new OnDemand();
-        }
-        if (rule.startsWith(AfterLoad.NAME)) {
-            return AfterLoad.read(rule);
-        }
-        try {
-            RecurrenceRule parsed = new RecurrenceRule(rule);
-            return switch (parsed.getFreq()) {
-                case DAILY -> new Daily();
-                case WEEKLY ->
-                    new Weekly(parsed.getByDayPart().stream()
-                            .map(day -> DayOfWeek.of((day.weekday.ordinal() + 6) % 7 + 1))
-                            .collect(Collectors.toSet()));
-                case MONTHLY -> new Monthly(last(parsed.getByPart(RecurrenceRule.Part.BYMONTHDAY)));
-                default -> throw new IllegalArgumentException("Not a rule that we keep: " + rule);
-            };
-        } catch (InvalidRecurrenceRuleException e) {
-            throw new IllegalArgumentException("Not a recurrence rule: " + rule, e);
-        }
+        return RecurrenceReader.read(rule);
     }
 
-    private static int last(List<Integer> days) {
-        return days.get(days.size() - 1);
+    /** The period that is as long as it is from one firing to the next; none where that is uneven. */
+    default Optional<Period> matchingPeriod() {
+        return Optional.empty();
     }
 }

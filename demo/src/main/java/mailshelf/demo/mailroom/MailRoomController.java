@@ -11,6 +11,8 @@ import mailshelf.store.Database;
 import mailshelf.store.people.PersonStore;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
+import org.springframework.http.MediaTypeFactory;
+import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PutMapping;
@@ -73,6 +75,14 @@ class MailRoomController {
     @GetMapping(path = "/{address}/mails/{id}/source", produces = MediaType.TEXT_PLAIN_VALUE)
     String source(Person who, @PathVariable String address, @PathVariable String id) {
         return new String(bytes(address, id), StandardCharsets.UTF_8);
+    }
+
+    @GetMapping("/{address}/mails/{id}/attachments/{name}")
+    ResponseEntity<byte[]> attachment(
+            Person who, @PathVariable String address, @PathVariable String id, @PathVariable String name) {
+        byte[] file = ReadMail.attachment(bytes(address, id), name).orElseThrow(Problem::notFound);
+        MediaType type = MediaTypeFactory.getMediaType(name).orElse(MediaType.APPLICATION_OCTET_STREAM);
+        return ResponseEntity.ok().contentType(type).body(file);
     }
 
     private byte[] bytes(String address, String id) {

@@ -63,8 +63,18 @@ class KeepMails {
     private final HouseSettings settings;
     private final FaultPoint faultPoint;
 
-    /** What all mails of a run have in common. */
-    private record Job(Run run, Issue issue, Subscription subscription, Terms terms, Person owner) {}
+    /**
+     * What all mails of a run have in common.
+     *
+     * @param listedBy who put each recipient on the list
+     */
+    private record Job(
+            Run run,
+            Issue issue,
+            Subscription subscription,
+            Terms terms,
+            Person owner,
+            Map<PersonId, Person> listedBy) {}
 
     KeepMails(
             Database database,
@@ -160,7 +170,12 @@ class KeepMails {
                     .terms();
             Person owner = people.find(tx, subscription.owner()).orElseThrow();
             Issue issue = issues.ofRun(tx, id).orElseThrow();
-            return new Job(run, issue, subscription, terms.continuing(issue.since()), owner);
+            Map<PersonId, PersonId> listedBy =
+                    subscriptions.listedBy(tx, run.subscription(), run.subscriptionVersion());
+            Map<PersonId, Person> listers = people.find(tx, listedBy.values());
+            Map<PersonId, Person> listerOf = new HashMap<>();
+            listedBy.forEach((person, by) -> listerOf.put(person, listers.get(by)));
+            return new Job(run, issue, subscription, terms.continuing(issue.since()), owner, listerOf);
         });
     }
 
@@ -233,7 +248,8 @@ class KeepMails {
                 settings.issueUrl(job.issue().id().value()),
                 job.issue().manifestSha(),
                 content.fields());
-        Letter letter = letters.write(about, to, delivery.messageId(), content.words());
+        Person listedBy = job.listedBy().getOrDefault(to.id(), job.owner());
+        Letter letter = letters.write(about, to, listedBy, delivery.messageId(), content.words());
         byte[] marked = assembler.issue(
                 letter,
                 MailBodies.sent(

@@ -308,7 +308,7 @@ class BrowseLibrary {
                 definition.tags(),
                 definition.pages().size(),
                 (int) active.stream()
-                        .flatMap(subscription -> subscription.terms().recipients().stream())
+                        .flatMap(subscription -> subscriptions.staying(tx, subscription).stream())
                         .distinct()
                         .count(),
                 dataSets.newestLoad(tx, published.dataSet().id())
@@ -321,7 +321,7 @@ class BrowseLibrary {
                 access.may(Verb.SUBSCRIBE_SELF, report.folder()),
                 active.stream()
                         .filter(subscription ->
-                                subscription.terms().recipients().contains(who.id()))
+                                subscriptions.staying(tx, subscription).contains(who.id()))
                         .map(subscription -> new MyCopy(
                                 subscription.id(), subscription.terms().name()))
                         .toList());

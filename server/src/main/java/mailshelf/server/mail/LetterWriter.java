@@ -50,7 +50,8 @@ public class LetterWriter {
         this.leaveLinks = leaveLinks;
     }
 
-    public Letter write(About about, Person to, String messageId, Words words) {
+    /** @param listedBy who put the recipient on the list */
+    public Letter write(About about, Person to, Person listedBy, String messageId, Words words) {
         Terms terms = about.terms();
         String made = words.dates(terms.schedule().zone()).fullMoment(about.madeAt());
         boolean trial = about.number().isEmpty();
@@ -76,7 +77,7 @@ public class LetterWriter {
                 terms.name(),
                 messageId,
                 about.madeAt(),
-                whyYou(about, to, trial, words),
+                whyYou(about, to, listedBy, trial, words),
                 issueLine,
                 about.shelfUrl(),
                 liveUrl(about, to),
@@ -103,13 +104,16 @@ public class LetterWriter {
                 about.copy());
     }
 
-    private static String whyYou(About about, Person to, boolean trial, Words words) {
+    private static String whyYou(About about, Person to, Person listedBy, boolean trial, Words words) {
         if (trial) {
             return words.say("letter.why-trial");
         }
-        boolean own = about.owner().id().equals(to.id());
-        String because = own ? "own" : about.terms().schedule().firesOnDemand() ? "once" : "other";
-        return words.say("letter.why-" + because, about.owner().name());
+        if (about.terms().schedule().firesOnDemand() && !about.owner().id().equals(to.id())) {
+            return words.say("letter.why-once", about.owner().name());
+        }
+        return listedBy.id().equals(to.id())
+                ? words.say("letter.why-own")
+                : words.say("letter.why-other", listedBy.name());
     }
 
     /**

@@ -4,11 +4,12 @@ import jakarta.activation.DataHandler;
 import jakarta.mail.Message;
 import jakarta.mail.MessagingException;
 import jakarta.mail.Session;
+import jakarta.mail.internet.ContentDisposition;
 import jakarta.mail.internet.InternetAddress;
 import jakarta.mail.internet.MimeBodyPart;
 import jakarta.mail.internet.MimeMessage;
 import jakarta.mail.internet.MimeMultipart;
-import jakarta.mail.internet.MimeUtility;
+import jakarta.mail.internet.ParameterList;
 import jakarta.mail.internet.PreencodedMimeBodyPart;
 import jakarta.mail.util.ByteArrayDataSource;
 import java.io.ByteArrayOutputStream;
@@ -66,7 +67,9 @@ public class MailAssembler {
             message.setHeader("List-Id", "<" + letter.listId() + ">");
             if (!letter.leaveUrl().isEmpty()) {
                 message.setHeader("List-Unsubscribe", "<" + letter.leaveUrl() + ">");
-                message.setHeader("List-Unsubscribe-Post", "List-Unsubscribe=One-Click");
+                if (letter.leaveUrl().startsWith("https:")) { // RFC 8058 §3.1
+                    message.setHeader("List-Unsubscribe-Post", "List-Unsubscribe=One-Click");
+                }
             }
             message.setHeader("Auto-Submitted", "auto-generated");
             message.setHeader("Shelf-Chain", "sha256=" + letter.chainHead());
@@ -129,8 +132,11 @@ public class MailAssembler {
         return part;
     }
 
-    /** ASCII, in lines that are not too long (RFC 5322 §2.1.1). */
+    /** ASCII, in lines that are not too long (RFC 5322 §2.1.1), none of which a mailbox file would take for a new mail. */
     private static boolean isPlain(String text) {
+        if (text.startsWith(QuotedPrintable.FROM) || text.contains("\n" + QuotedPrintable.FROM)) {
+            return false;
+        }
         int length = 0;
         for (int i = 0; i < text.length(); i++) {
             char c = text.charAt(i);
@@ -157,12 +163,18 @@ public class MailAssembler {
         return part;
     }
 
-    private static MimeBodyPart attachment(Attachment file) throws MessagingException, IOException {
+    private static MimeBodyPart attachment(Attachment file) throws MessagingException {
         MimeBodyPart part = new MimeBodyPart();
         part.setDataHandler(new DataHandler(new ByteArrayDataSource(file.content(), file.type())));
         part.setHeader("Content-Transfer-Encoding", "base64");
-        part.setFileName(MimeUtility.encodeText(file.name(), "UTF-8", null));
-        part.setDisposition(MimeBodyPart.ATTACHMENT);
+        part.setHeader("Content-Disposition", disposition(file.name()));
         return part;
+    }
+
+    /** With the name as RFC 2231 has it, which is no quoted string. */
+    private static String disposition(String fileName) {
+        ParameterList parameters = new ParameterList();
+        parameters.set("filename", fileName, "UTF-8");
+        return new ContentDisposition(MimeBodyPart.ATTACHMENT, parameters).toString();
     }
 }

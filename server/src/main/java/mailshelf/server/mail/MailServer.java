@@ -59,6 +59,8 @@ public class MailServer {
         properties.put(
                 "mail.smtp.auth", Boolean.toString(settings.mail().login().isPresent()));
         properties.put("mail.smtp.localhost", settings.mail().domain());
+        // where a mail server says that a mail could not be delivered (RFC 5321 §4.4)
+        properties.put("mail.smtp.from", settings.mail().address());
         this.session = Session.getInstance(properties);
     }
 

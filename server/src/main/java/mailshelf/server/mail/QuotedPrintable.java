@@ -13,6 +13,9 @@ import java.util.concurrent.ConcurrentHashMap;
 public final class QuotedPrintable {
     public static final String NAME = "quoted-printable";
 
+    /** At the start of a line it begins another mail in mailbox files (RFC 4155), and gets a sign before it on the way. */
+    static final String FROM = "From ";
+
     private static final int LONGEST_LINE = 76;
     private static final byte[] LINE_END = {'\r', '\n'};
     private static final byte[] HEX = "0123456789ABCDEF".getBytes(StandardCharsets.US_ASCII);
@@ -42,8 +45,9 @@ public final class QuotedPrintable {
         byte[] encoded = new byte[bytes.length * WORST + WORST];
         int length = 0;
         int column = 0;
+        boolean isFrom = line.startsWith(FROM);
         for (int i = 0; i < bytes.length; i++) {
-            boolean asItIs = isItsOwnForm(bytes[i], i == bytes.length - 1);
+            boolean asItIs = isItsOwnForm(bytes[i], i == bytes.length - 1) && !(isFrom && i == 0);
             int width = asItIs ? 1 : ESCAPE;
             if (column + width >= LONGEST_LINE) {
                 length = put(encoded, length, '=', '\r', '\n');

@@ -1,6 +1,5 @@
 package mailshelf.server.mail;
 
-import jakarta.mail.BodyPart;
 import jakarta.mail.MessagingException;
 import jakarta.mail.Multipart;
 import jakarta.mail.Part;
@@ -72,6 +71,36 @@ public final class ReadMail {
         }
     }
 
+    /** The file of a name that hangs on a mail. */
+    public static Optional<byte[]> attachment(byte[] mail, String name) {
+        try {
+            return attachment(new MimeMessage(SESSION, new ByteArrayInputStream(mail)), name);
+        } catch (MessagingException | IOException e) {
+            throw new IllegalStateException("A kept mail cannot be read", e);
+        }
+    }
+
+    private static Optional<byte[]> attachment(Part part, String name) throws MessagingException, IOException {
+        if (part.getContent() instanceof Multipart many) {
+            for (int i = 0; i < many.getCount(); i++) {
+                Optional<byte[]> found = attachment(many.getBodyPart(i), name);
+                if (found.isPresent()) {
+                    return found;
+                }
+            }
+            return Optional.empty();
+        }
+        return Part.ATTACHMENT.equalsIgnoreCase(part.getDisposition())
+                        && name(part).equals(name)
+                ? Optional.of(part.getInputStream().readAllBytes())
+                : Optional.empty();
+    }
+
+    /** Also as it was written before RFC 2231 was followed. */
+    private static String name(Part file) throws MessagingException, IOException {
+        return MimeUtility.decodeText(file.getFileName());
+    }
+
     private static String header(MimeMessage message, String name) throws MessagingException, IOException {
         String raw = message.getHeader(name, ", ");
         return raw == null ? "" : MimeUtility.decodeText(MimeUtility.unfold(raw));
@@ -84,7 +113,7 @@ public final class ReadMail {
             }
         } else if (Part.ATTACHMENT.equalsIgnoreCase(part.getDisposition())) {
             int size = part.getInputStream().readAllBytes().length;
-            attachments.add(new AttachmentView(MimeUtility.decodeText(((BodyPart) part).getFileName()), size));
+            attachments.add(new AttachmentView(name(part), size));
         } else if (part.isMimeType("text/html")) {
             html = (String) part.getContent();
         } else if (part.isMimeType("text/plain")) {

@@ -25,6 +25,7 @@ import mailshelf.core.subscription.Subscription;
 import mailshelf.core.subscription.SubscriptionId;
 import mailshelf.core.subscription.Terms;
 import mailshelf.core.time.Occurrence;
+import mailshelf.core.time.Recurrence;
 import mailshelf.core.wording.Words;
 import mailshelf.render.paper.SheetSvgs;
 import mailshelf.server.HouseSettings;
@@ -48,6 +49,7 @@ import mailshelf.store.data.DataSet;
 import mailshelf.store.data.DataSetStore;
 import mailshelf.store.data.LoadAttempt;
 import mailshelf.store.people.PersonStore;
+import mailshelf.store.subscription.SubscriptionStore;
 import org.springframework.stereotype.Component;
 
 /** Shows what terms mean while they are being written: sentence, next sends, and the mail and file of a recipient. */
@@ -58,6 +60,7 @@ class Compose {
     private final Gate gate;
     private final Database database;
     private final PersonStore people;
+    private final SubscriptionStore subscriptions;
     private final Definitions definitions;
     private final Tables tables;
     private final Viewers viewers;
@@ -111,6 +114,7 @@ class Compose {
             List<Sentence.Phrase> sentence,
             List<Part> missing,
             List<NoteTerms.Note> notes,
+            Recurrence.Kind recurs,
             List<NextSends.Send> sends,
             String daysNow,
             long rows,
@@ -130,6 +134,8 @@ class Compose {
      * @param texts the named values in the texts of its reports, and in its letter
      * @param offered the fields that its letter may have
      * @param as whose mail is shown
+     * @param listedBy who put or would put that person on the list
+     * @param number of the next issue
      * @param from the reports of its content
      * @param open whether it leaves a question of one unanswered
      * @param waits whether it would wait for somebody to approve it
@@ -141,6 +147,9 @@ class Compose {
             List<InText> texts,
             List<String> offered,
             Person as,
+            Person owner,
+            Person listedBy,
+            int number,
             List<From> from,
             boolean open,
             List<String> ruled,
@@ -155,6 +164,7 @@ class Compose {
             Gate gate,
             Database database,
             PersonStore people,
+            SubscriptionStore subscriptions,
             Definitions definitions,
             Tables tables,
             Viewers viewers,
@@ -177,6 +187,7 @@ class Compose {
         this.gate = gate;
         this.database = database;
         this.people = people;
+        this.subscriptions = subscriptions;
         this.definitions = definitions;
         this.tables = tables;
         this.viewers = viewers;
@@ -219,6 +230,7 @@ class Compose {
                 found.sentence(),
                 missing,
                 found.notes(),
+                terms.schedule().recurrence().kind(),
                 NextSends.said(found.shown(), found.sends(), words),
                 days(found.shown(), now, words),
                 edition.map(made -> rows(terms, made)).orElse(0L),
@@ -231,9 +243,8 @@ class Compose {
                 found.withheld(),
                 PreviewMail.letter(
                         found.offered(),
-                        edition.map(made ->
-                                LetterWriter.fields(about(who, draft, found, made, now), found.as(), made.words()))),
-                edition.map(made -> previewMail.of(about(who, draft, found, made, now), found.as(), made)),
+                        edition.map(made -> LetterWriter.fields(about(found, made, now), found.as(), made.words()))),
+                edition.map(made -> previewMail.of(about(found, made, now), found.as(), found.listedBy(), made)),
                 edition.flatMap(made -> made.pdf().map(pdf -> file(made, pdf, words))));
     }
 
@@ -284,7 +295,9 @@ class Compose {
             Terms terms = followed.of(tx, owner, draft.terms());
             check.requireSound(tx, who, terms);
             Person as = draft.as()
+                    .or(() -> Optional.of(who.id()))
                     .filter(id -> terms.recipients().contains(id))
+                    .or(() -> terms.recipients().stream().findFirst())
                     .flatMap(id -> people.find(tx, id))
                     .orElse(who);
             List<Definitions.Published> published = check.published(tx, terms);
@@ -324,6 +337,14 @@ class Compose {
                     isMasked ? masked.in(texts) : texts,
                     fields.offered(tx, owner, terms),
                     as,
+                    owner,
+                    kept.flatMap(before -> Optional.ofNullable(subscriptions
+                                    .listedBy(tx, before.id(), before.version())
+                                    .get(as.id())))
+                            .flatMap(id -> people.find(tx, id))
+                            .orElse(who),
+                    kept.map(before -> subscriptions.numbering(tx, before.id()).nextNumber())
+                            .orElse(1),
                     from,
                     !check.unanswered(tx, terms).isEmpty(),
                     describe.ruled(tx, published),
@@ -363,13 +384,14 @@ class Compose {
         return makeEdition.withFiles(order, makeEdition.evaluate(order));
     }
 
-    private LetterWriter.About about(Person who, Draft draft, Found found, Edition edition, Instant now) {
+    /** As if the next issue were made now; a link to leave leads nowhere, since it is another person's. */
+    private LetterWriter.About about(Found found, Edition edition, Instant now) {
         IssuePages pages = new IssuePages(found.shown(), edition.models(), edition.words());
         return new LetterWriter.About(
-                draft.own().orElse(new SubscriptionId(0)),
+                new SubscriptionId(0),
                 found.shown(),
-                who,
-                Optional.empty(),
+                found.owner(),
+                Optional.of(found.number()),
                 now,
                 now,
                 settings.baseUrl() + "/",

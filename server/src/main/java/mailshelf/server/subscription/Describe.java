@@ -28,6 +28,7 @@ import mailshelf.store.library.CutStore;
 import mailshelf.store.library.KeptClipping;
 import mailshelf.store.library.KeptCut;
 import mailshelf.store.people.PersonStore;
+import mailshelf.store.subscription.SubscriptionStore;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
@@ -43,6 +44,7 @@ public class Describe {
     private final CutStore cuts;
     private final ClippingStore clippings;
     private final PersonStore people;
+    private final SubscriptionStore subscriptions;
     private final OwnerView ownerView;
 
     Describe(
@@ -52,6 +54,7 @@ public class Describe {
             CutStore cuts,
             ClippingStore clippings,
             PersonStore people,
+            SubscriptionStore subscriptions,
             OwnerView ownerView) {
         this.gate = gate;
         this.definitions = definitions;
@@ -59,11 +62,12 @@ public class Describe {
         this.cuts = cuts;
         this.clippings = clippings;
         this.people = people;
+        this.subscriptions = subscriptions;
         this.ownerView = ownerView;
     }
 
     public String sentence(Tx tx, Subscription subscription, Person reader) {
-        return sentence(tx, subscription.terms(), subscription, reader);
+        return sentence(tx, asSent(tx, subscription), subscription, reader);
     }
 
     /** @param terms those of one of its versions */
@@ -71,12 +75,17 @@ public class Describe {
         return sayable(reader, () -> Sentence.text(terms, facts(tx, terms, of, reader), words(reader)));
     }
 
+    /** Without those who have left: they are sent nothing. */
+    private Terms asSent(Tx tx, Subscription subscription) {
+        return subscription.terms().withRecipients(subscriptions.staying(tx, subscription));
+    }
+
     private Sentence.Facts facts(Tx tx, Terms terms, Subscription of, Person reader) {
         return facts(tx, terms, of.owner(), Optional.of(reader.id()), gate.readsRecipients(reader, of));
     }
 
     String fullSentence(Tx tx, Subscription subscription, Person reader) {
-        Terms terms = subscription.terms();
+        Terms terms = asSent(tx, subscription);
         return sayable(reader, () -> Sentence.fullText(terms, facts(tx, terms, subscription, reader), words(reader)));
     }
 

@@ -1,6 +1,8 @@
 package mailshelf.server.subscription;
 
 import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Optional;
 import java.util.function.BiFunction;
 import mailshelf.core.Problem;
@@ -139,6 +141,45 @@ class KeepSubscription {
             }
             return before.change(before.terms().withRecipients(others), clock.instant());
         });
+    }
+
+    /**
+     * Puts one person on the list, or back if they left; nobody else's place on it changes. Owners do so for anybody,
+     * everybody else only comes back where they left.
+     */
+    void putOn(Person who, SubscriptionId id, PersonId recipient) {
+        boolean isDone = database.inTransaction(tx -> {
+            Subscription subscription = gate.visible(tx, who, id);
+            boolean isListed = subscription.terms().recipients().contains(recipient);
+            return isListed && isSentAgain(tx, who, subscription, recipient);
+        });
+        if (isDone) {
+            settle();
+            return;
+        }
+        move(who, id, Act.SUBSCRIPTION_CHANGED, (tx, before) -> {
+            List<PersonId> listed = new ArrayList<>(before.terms().recipients());
+            listed.add(recipient);
+            Terms terms = before.terms().withRecipients(listed);
+            check.require(tx, owner(tx, before), terms);
+            return before.change(terms, clock.instant());
+        });
+    }
+
+    /** Whether somebody on the list is sent it from now on, which somebody who had left is again. */
+    private boolean isSentAgain(Tx tx, Person who, Subscription subscription, PersonId recipient) {
+        boolean may = recipient.equals(who.id()) || gate.mayChange(who, subscription);
+        if (may && subscriptions.hasLeft(tx, subscription.id(), recipient)) {
+            subscriptions.comeBack(tx, subscription.id(), recipient);
+            audit.keep(
+                    tx,
+                    who,
+                    Act.RECIPIENT_CAME_BACK,
+                    Thing.of(subscription),
+                    "",
+                    people.find(tx, recipient).orElseThrow().name());
+        }
+        return may;
     }
 
     /** False for somebody who may change the list itself. */

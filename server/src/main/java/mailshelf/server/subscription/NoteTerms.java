@@ -1,5 +1,6 @@
 package mailshelf.server.subscription;
 
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
@@ -7,6 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import mailshelf.core.Problem;
+import mailshelf.core.data.LoadPace;
 import mailshelf.core.data.LoadTimes;
 import mailshelf.core.data.PersonalRule;
 import mailshelf.core.data.Viewer;
@@ -31,6 +33,8 @@ import mailshelf.server.personal.PersonalColumns;
 import mailshelf.server.rights.Gate;
 import mailshelf.store.Tx;
 import mailshelf.store.data.DataSet;
+import mailshelf.store.data.DataSetStore;
+import mailshelf.store.data.LoadAttempt;
 import mailshelf.store.people.PersonStore;
 import mailshelf.store.subscription.SubscriptionStore;
 import org.springframework.stereotype.Component;
@@ -38,6 +42,9 @@ import org.springframework.stereotype.Component;
 /** What the owner of terms should know of them, each note under the part that it concerns. */
 @Component
 class NoteTerms {
+    /** As many as tell how often a data set is loaded. */
+    private static final int LOADS_LOOKED_AT = 12;
+
     private final Gate gate;
     private final CheckTerms check;
     private final Viewers viewers;
@@ -47,6 +54,7 @@ class NoteTerms {
     private final OwnerView ownerView;
     private final NextSends nextSends;
     private final OfferFields letters;
+    private final DataSetStore store;
 
     /** Something said under the part that it concerns. */
     record Note(Part part, String text, boolean serious) {}
@@ -60,7 +68,8 @@ class NoteTerms {
             PersonalColumns personal,
             OwnerView ownerView,
             NextSends nextSends,
-            OfferFields letters) {
+            OfferFields letters,
+            DataSetStore store) {
         this.gate = gate;
         this.check = check;
         this.viewers = viewers;
@@ -70,6 +79,7 @@ class NoteTerms {
         this.ownerView = ownerView;
         this.nextSends = nextSends;
         this.letters = letters;
+        this.store = store;
     }
 
     /**
@@ -103,7 +113,9 @@ class NoteTerms {
         ofPersonal(tx, terms, owner, words).ifPresent(notes::add);
         notes.addAll(ofData(tx, terms, words));
         notes.addAll(ofLetter(tx, terms, owner, words));
-        notes.addAll(ofPeriods(terms, nextSends.of(tx, terms, own, Seam.LOOKED_AT), words));
+        List<Occurrence> sends = nextSends.of(tx, terms, own, Seam.LOOKED_AT);
+        notes.addAll(ofPace(tx, terms, sends, words));
+        notes.addAll(ofPeriods(terms, sends, words));
         return notes;
     }
 
@@ -121,10 +133,7 @@ class NoteTerms {
 
     /** What somebody may expect of loads that does not come. */
     private List<Note> ofData(Tx tx, Terms terms, Words words) {
-        List<DataSet> dataSets = check.published(tx, terms).stream()
-                .map(Definitions.Published::dataSet)
-                .distinct()
-                .toList();
+        List<DataSet> dataSets = dataSets(tx, terms);
         List<String> byHand = dataSets.stream()
                 .filter(dataSet -> dataSet.plan().times().kind() == LoadTimes.Kind.BY_HAND)
                 .map(DataSet::name)
@@ -141,6 +150,36 @@ class NoteTerms {
             notes.add(new Note(Part.WHEN, words.say("note.cannot-load-first", words.list(notAsked)), false));
         }
         return notes;
+    }
+
+    private List<DataSet> dataSets(Tx tx, Terms terms) {
+        return check.published(tx, terms).stream()
+                .map(Definitions.Published::dataSet)
+                .distinct()
+                .toList();
+    }
+
+    /** Sends that come faster than new rows, and so repeat figures. */
+    private List<Note> ofPace(Tx tx, Terms terms, List<Occurrence> sends, Words words) {
+        if (terms.schedule().afterLoads().isPresent()) {
+            return List.of();
+        }
+        List<Instant> moments = sends.stream().map(Occurrence::at).toList();
+        return dataSets(tx, terms).stream()
+                .flatMap(dataSet -> pace(tx, dataSet)
+                        .filter(pace -> pace.isOutpacedBy(moments))
+                        .map(pace -> words.say("note.outpaced", dataSet.name(), words.span(pace.rounded())))
+                        .stream())
+                .map(text -> new Note(Part.WHEN, text, false))
+                .toList();
+    }
+
+    private Optional<LoadPace> pace(Tx tx, DataSet dataSet) {
+        List<Instant> loaded = store.attempts(tx, dataSet.id(), LOADS_LOOKED_AT).stream()
+                .filter(attempt -> !attempt.hasFailed())
+                .map(LoadAttempt::at)
+                .toList();
+        return LoadPace.of(dataSet.plan().times(), loaded);
     }
 
     /** What a letter puts in that there is not, and whether mailbox rules can go by its subject. */
@@ -213,8 +252,9 @@ class NoteTerms {
 
     /** Said only of subscriptions that the reader may see anyway. */
     private Optional<Note> doubled(Tx tx, Person who, Terms terms, Subscription other, Words words) {
+        List<PersonId> already = subscriptions.staying(tx, other);
         List<String> twice = terms.recipients().stream()
-                .filter(other.terms().recipients()::contains)
+                .filter(already::contains)
                 .map(id -> id.equals(who.id())
                         ? words.say("sentence.you")
                         : people.find(tx, id).orElseThrow().name())

@@ -41,8 +41,9 @@ class PreviewMail {
         this.settings = settings;
     }
 
-    MailPreview of(LetterWriter.About about, Person as, Edition edition) {
-        Letter letter = letters.write(about, as, "<preview@" + settings.mail().domain() + ">", edition.words());
+    MailPreview of(LetterWriter.About about, Person as, Person listedBy, Edition edition) {
+        Letter letter =
+                letters.write(about, as, listedBy, "<preview@" + settings.mail().domain() + ">", edition.words());
         MailBody body =
                 MailBodies.of(letter, edition.pages(), edition.pdf().isPresent(), edition.picture(), edition.words());
         return new MailPreview(letter.fromName(), as.name(), letter.subject(), body.html(), body.text());

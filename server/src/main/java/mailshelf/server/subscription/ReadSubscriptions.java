@@ -185,7 +185,9 @@ class ReadSubscriptions {
                     subscription.version(),
                     whole ? subscription.terms() : ofReader(subscription.terms(), who),
                     shown.stream().map(r -> recipient(who, r)).toList(),
-                    all.size() - shown.size(),
+                    (int) all.stream()
+                            .filter(r -> r.inclusion() == Recipient.Inclusion.INCLUDED && !shown.contains(r))
+                            .count(),
                     subscriptions.versions(tx, id).stream()
                             .map(v -> version(tx, who, subscription, v))
                             .toList(),

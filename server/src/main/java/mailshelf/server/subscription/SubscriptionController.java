@@ -150,6 +150,12 @@ class SubscriptionController {
         keep.takeOff(who, id, person);
     }
 
+    @PutMapping("/subscriptions/{id}/recipients/{person}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void putOn(Person who, @PathVariable SubscriptionId id, @PathVariable PersonId person) {
+        keep.putOn(who, id, person);
+    }
+
     @PostMapping("/subscriptions/{id}/start")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void start(Person who, @PathVariable SubscriptionId id) {

@@ -36,6 +36,7 @@ class MailServerTest {
 
     private SMTPServer server;
     private volatile boolean received;
+    private volatile String envelopeSender = "";
 
     @AfterEach
     void stop() {
@@ -50,6 +51,7 @@ class MailServerTest {
 
         assertThat(send(MailTls.OFFERED)).isInstanceOf(Answer.Accepted.class);
         assertThat(received).isTrue();
+        assertThat(envelopeSender).as("where failures are reported to").isEqualTo("shelf@x.example");
     }
 
     @Test
@@ -125,6 +127,7 @@ class MailServerTest {
         SimpleMessageListener listener = new SimpleMessageListener() {
             @Override
             public boolean accept(String from, String recipient) {
+                envelopeSender = from;
                 return true;
             }
 

@@ -18,6 +18,7 @@ import mailshelf.core.delivery.RunRecipientId;
 import mailshelf.core.rights.PersonId;
 import mailshelf.core.wording.Shortened;
 import mailshelf.core.work.WorkKind;
+import mailshelf.store.Installation;
 import mailshelf.store.Row;
 import mailshelf.store.Tx;
 import mailshelf.store.Widths;
@@ -63,8 +64,9 @@ public final class DeliveryStore {
      */
     public record Planned(RunRecipientId recipient, CopyId copy, DeliveryState state) {}
 
-    /** Puts mails in the outbox; the Message-ID of each is made from its recipient. */
+    /** Puts mails in the outbox; the Message-ID of each is made from the installation and its recipient. */
     public void insert(Tx tx, RunId run, List<Planned> mails, String mailDomain, Instant firstTry) {
+        String installation = Installation.identity(tx);
         tx.updateEach(
                 """
                 INSERT INTO delivery (run, run_recipient, destination, copy, message_id, state, attempts, next_try)
@@ -75,7 +77,7 @@ public final class DeliveryStore {
                             mail.recipient(),
                             mail.copy(),
                             "<run-" + run.value() + ".recipient-"
-                                    + mail.recipient().value() + "@" + mailDomain + ">",
+                                    + mail.recipient().value() + "." + installation + "@" + mailDomain + ">",
                             mail.state(),
                             firstTry
                         })

@@ -3,6 +3,7 @@ package mailshelf.store.subscription;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -250,6 +251,29 @@ public final class SubscriptionStore {
                 KeptTerms.read(row.text("terms")),
                 new PersonId(row.number("by_person")),
                 row.instant("at"));
+    }
+
+    /** Those on the list who have not left it themselves. */
+    public List<PersonId> staying(Tx tx, Subscription subscription) {
+        Set<PersonId> departed = departed(tx, subscription.id());
+        return subscription.terms().recipients().stream()
+                .filter(person -> !departed.contains(person))
+                .toList();
+    }
+
+    /** By whom each person on the list of a version was put there: who made the version since which they are on it. */
+    public Map<PersonId, PersonId> listedBy(Tx tx, SubscriptionId id, int version) {
+        Map<PersonId, PersonId> listedBy = new HashMap<>();
+        List<Version> oldestFirst = new ArrayList<>(versions(tx, id));
+        Collections.reverse(oldestFirst);
+        for (Version each : oldestFirst) {
+            if (each.no() <= version) {
+                List<PersonId> listed = each.terms().recipients();
+                listedBy.keySet().retainAll(listed);
+                listed.forEach(person -> listedBy.putIfAbsent(person, each.by()));
+            }
+        }
+        return listedBy;
     }
 
     public boolean hasLeft(Tx tx, SubscriptionId id, PersonId person) {
