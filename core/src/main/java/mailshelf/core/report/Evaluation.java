@@ -137,6 +137,7 @@ public final class Evaluation {
                 question.window(),
                 question.before(),
                 definition.withPresets(question.filters()).stream()
+                        .map(evaluation::knownPart)
                         .map(definition::named)
                         .toList(),
                 slice.allowed(),
@@ -146,6 +147,11 @@ public final class Evaluation {
                 question.freshness(),
                 rows.cells(ROWS).at(0, 0),
                 blocks.stream().map(Supplier::get).toList());
+    }
+
+    /** A filter without values of columns that are masked. */
+    private Filter knownPart(Filter filter) {
+        return masked.contains(filter.column()) ? Filter.anyOf(filter.column(), List.of(Filter.HIDDEN)) : filter;
     }
 
     /** Asks for what a block needs; the block itself is made once the pass has run. */
@@ -260,7 +266,11 @@ public final class Evaluation {
 
     private Supplier<BlockModel> rowTable(Block.RowTable block) {
         Pass.Picked picked = pass.rows(question.window(), block.where());
-        return () -> TableRows.model(block, definition, table, block.columns(), masked, picked.rows());
+        boolean isMasked = block.where().stream().map(Filter::column).anyMatch(masked::contains);
+        return () -> {
+            int[] rows = isMasked ? new int[0] : picked.rows();
+            return TableRows.model(block, definition, table, block.columns(), masked, rows);
+        };
     }
 
     /** Without the values of spans that have no day with figures. */

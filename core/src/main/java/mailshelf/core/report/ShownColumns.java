@@ -5,8 +5,9 @@ import java.util.List;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.Stream;
+import mailshelf.core.data.Filter;
 
-/** Which columns can be read off a page: whose values it shows, groups by, or makes figures from. */
+/** Which columns can be read off a page: whose values it shows, groups by, chooses rows by, or makes figures from. */
 public final class ShownColumns {
     private ShownColumns() {}
 
@@ -29,7 +30,7 @@ public final class ShownColumns {
 
     private static Stream<String> of(Block block) {
         if (block instanceof Block.RowTable rows) {
-            return rows.columns().stream();
+            return Stream.concat(rows.columns().stream(), rows.where().stream().map(Filter::column));
         }
         if (block instanceof Block.GroupTable grouped) {
             return Stream.concat(

@@ -61,6 +61,9 @@ class MaskedColumnsTest {
               rows: {title: Rows, count: rows}
               hours: {title: Hours, sum: hours}
               secret hours: {title: Hours of one, sum: hours, where: {who: Secret 1}}
+              secret rows: {title: Rows of one, count: rows, where: {who: Secret 1}}
+              named: {title: Different names, distinct: who}
+              much: {title: Much, count: rows, where: rich = "much"}
               pay: {title: Pay, sum: wage}
               most: {title: Most, greatest: wage}
               rate: {title: Rate, ratio: [pay, hours], decimals: 2}
@@ -73,12 +76,16 @@ class MaskedColumnsTest {
                   - {figure: most}
                   - {figure: rate}
                   - {figure: secret hours}
+                  - {figure: secret rows}
+                  - {figure: named}
+                  - {figure: much}
                   - {chart: bars, title: By who, measure: hours, by: who}
                   - {chart: bars, title: By route, measure: hours, by: route, split: initials}
                   - {table: [route, who], title: Both, measures: [hours, pay, share of hours]}
                   - {table: [decade], title: Decades, measures: [rows]}
                   - {table: rows, title: Every row, columns: [day, route, who, wage, born, initials, rich, hours]}
-                  - text: "{pay} for {hours} hours."
+                  - {table: rows, title: Rows of the rich, columns: [day, route], where: rich = "much"}
+                  - text: "{pay} for {hours} hours, {secret rows} of one."
               - page: Plain
                 id: plain
                 blocks:
@@ -94,7 +101,7 @@ class MaskedColumnsTest {
         Slice masked = rows.of(new Viewer(new PersonId(1), allowed).without(PERSONAL));
         Slice plain = rows.of(new Viewer(new PersonId(1), allowed));
         List<Filter> filters =
-                seed % 3 == 0 ? List.of(new Filter("who", Filter.Test.NONE_OF, List.of("Nobody"))) : List.of();
+                seed % 3 == 0 ? List.of(new Filter("who", Filter.Test.NONE_OF, List.of("Secret 9"))) : List.of();
 
         PageModel page = page("b", masked, filters);
         PageModel whole = page("b", plain, filters);
@@ -103,7 +110,12 @@ class MaskedColumnsTest {
                 .isEmpty();
         assertThat(page.rows()).isEqualTo(whole.rows());
         assertThat(figure(page, "Hours")).isEqualTo(figure(whole, "Hours")).isPresent();
-        assertThat(figure(page, "Hours of one")).isEqualTo(figure(whole, "Hours of one"));
+        assertThat(figure(page, "Hours of one")).isEmpty();
+        assertThat(figure(page, "Rows of one")).isEmpty();
+        assertThat(figure(page, "Different names")).isEmpty();
+        assertThat(figure(page, "Much")).isEmpty();
+        assertThat(table(page, "Rows of the rich").rows()).isEmpty();
+        assertThat(table(whole, "Rows of the rich").rows()).isNotEmpty();
         assertThat(figure(page, "Pay")).isEmpty();
         assertThat(figure(page, "Most")).isEmpty();
         assertThat(figure(page, "Rate")).isEmpty();
@@ -149,6 +161,15 @@ class MaskedColumnsTest {
                 .findFirst()
                 .orElseThrow()
                 .value();
+    }
+
+    private static PageModel.TableModel table(PageModel page, String title) {
+        return page.blocks().stream()
+                .filter(PageModel.TableModel.class::isInstance)
+                .map(PageModel.TableModel.class::cast)
+                .filter(table -> table.title().equals(title))
+                .findFirst()
+                .orElseThrow();
     }
 
     private static PageModel page(String id, Slice slice, List<Filter> filters) {

@@ -224,7 +224,11 @@ class KeepMails {
                 words);
     }
 
+    /** Without filters whose values its reader is not to know of, which its link would name. */
     private static Terms known(Terms terms, Copy copy) {
+        if (copy.slices().stream().anyMatch(seen -> !seen.masked().isEmpty())) {
+            return terms.narrowed(content -> List.of());
+        }
         List<Allowed> rules =
                 copy.slices().stream().flatMap(seen -> seen.allowed().stream()).toList();
         return copy.seenAs() == SeenAs.OWNER ? terms : terms.knownBy(content -> rules);
