@@ -231,7 +231,7 @@ class DataSetTest {
                 .asLong();
         long fresh = Sends.issue(marit, subscription);
 
-        assertThat(sunniva.upload("data-sets/1/loads", "date\nnone\n").statusCode())
+        assertThat(sunniva.upload("data-sets/1/loads", "date\nno-such-day\n").statusCode())
                 .isEqualTo(422);
         long stale = Sends.issue(marit, subscription);
 
@@ -246,7 +246,12 @@ class DataSetTest {
         JsonNode composed = marit.post("compositions", Wishes.draft(Wishes.terms(2)));
         assertThat(composed.get("mail").get("text").asString()).contains("; the load of");
         assertThat(marit.get("reports/1").get("freshness").asString())
-                .as("the reader says it beside, with the reason")
+                .as("the reader says it beside")
                 .doesNotContain("failed");
+        assertThat(DEMO.as("Ida Solvang").get("reports/1").toString())
+                .as("what was in the file is not for readers")
+                .contains("You see the figures from before it.")
+                .doesNotContain("no-such-day");
+        assertThat(sunniva.get("reports/1").toString()).contains("no-such-day");
     }
 }

@@ -150,6 +150,7 @@ class RoutesTest {
             POST /subscriptions/{id}/end | subscriptions/1/end | 401 404 404 403 404 403 -
             GET /subscriptions/{id}/outlook | subscriptions/1/outlook | 401 404 404 403 404 403 200
             POST /subscriptions/{id}/pause | subscriptions/1/pause | 401 404 404 403 404 403 -
+            PUT /subscriptions/{id}/recipients/{person} | subscriptions/1/recipients/2 | 401 404 404 403 404 403 -
             DELETE /subscriptions/{id}/recipients/{person} | subscriptions/1/recipients/2 | 401 404 404 403 404 403 -
             POST /subscriptions/{id}/resume | subscriptions/1/resume | 401 404 404 403 404 403 -
             POST /subscriptions/{id}/send | subscriptions/1/send | 401 404 404 403 404 403 -

@@ -225,10 +225,10 @@ public final class Writing {
                 figure.trend().stream().map(Writing::asDouble).toList());
     }
 
-    /** The difference of the two as they are written, so that a reader who subtracts finds the same. */
+    /** Rounded after it is taken, as anybody who computes it anew from the data does. */
     private static Optional<BigDecimal> difference(
             Optional<BigDecimal> value, Optional<BigDecimal> before, int decimals) {
-        return value.flatMap(now -> before.map(then -> round(now, decimals).subtract(round(then, decimals))));
+        return value.flatMap(now -> before.map(then -> round(now.subtract(then), decimals)));
     }
 
     static BigDecimal round(BigDecimal value, int decimals) {

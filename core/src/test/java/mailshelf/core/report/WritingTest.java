@@ -2,6 +2,8 @@ package mailshelf.core.report;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.math.BigDecimal;
+import java.math.RoundingMode;
 import java.time.ZoneId;
 import java.util.List;
 import java.util.Locale;
@@ -25,20 +27,18 @@ class WritingTest {
     }
 
     @Test
-    void a_change_is_the_difference_of_the_figures_as_they_are_written() {
+    void a_change_is_rounded_after_it_is_taken() {
         PageModel model = Ferries.page(1, "last-4-weeks", List.of());
 
         Written.Figure share = Writing.page(model, ENGLISH, OSLO).figures().get(1);
 
-        double now = Double.parseDouble(share.value().replace("\u00a0%", ""));
         var figure = (PageModel.FigureModel) model.blocks().get(1);
-        double before = figure.before()
-                .orElseThrow()
-                .setScale(1, java.math.RoundingMode.HALF_UP)
-                .doubleValue();
-        String expected = String.format(Locale.ROOT, "%.1f", Math.abs(now - before));
-        assertThat(share.change()).startsWith(expected).endsWith("than the 4 weeks before");
-        assertThat(share.verdict()).isEqualTo(now > before ? Written.Verdict.WORSE : Written.Verdict.BETTER);
+        BigDecimal change =
+                figure.value().orElseThrow().subtract(figure.before().orElseThrow());
+        assertThat(share.change())
+                .startsWith(change.abs().setScale(1, RoundingMode.HALF_UP).toPlainString())
+                .endsWith("than the 4 weeks before");
+        assertThat(share.verdict()).isEqualTo(change.signum() > 0 ? Written.Verdict.WORSE : Written.Verdict.BETTER);
     }
 
     @Test

@@ -35,6 +35,7 @@ import mailshelf.server.named.ResolveNamed;
 import mailshelf.server.rights.Gate;
 import mailshelf.store.Database;
 import mailshelf.store.Tx;
+import mailshelf.store.data.DataSet;
 import mailshelf.store.data.DataSetStore;
 import mailshelf.store.data.LoadAttempt;
 import mailshelf.store.library.ReadingStore;
@@ -203,10 +204,7 @@ public class ReadReport {
                 found.maySubscribe(),
                 found.mayPublish(),
                 Writing.limits(asked.slice().allowed(), words),
-                asked.failed()
-                        .map(attempt -> words.say(
-                                "reader.load-failed", words.dates(who.zone()).moment(attempt.at()), attempt.failure()))
-                        .orElse(""),
+                asked.failed().map(attempt -> loadFailed(attempt, who, words)).orElse(""),
                 asked.page().id(),
                 // that a load failed is said beside it, with the reason
                 Writing.freshness(asked.question().freshness().failing(Optional.empty()), words, who.zone()),
@@ -271,6 +269,17 @@ public class ReadReport {
         }
     }
 
+    /** With its reason, which quotes rows, for those alone who may load the data. */
+    private Optional<LoadAttempt> failedLast(Tx tx, Person who, DataSet dataSet) {
+        return dataSets.failedLast(tx, dataSet.id())
+                .map(attempt -> gate.mayMind(tx, who, dataSet) ? attempt : attempt.withoutReason());
+    }
+
+    private static String loadFailed(LoadAttempt attempt, Person who, Words words) {
+        String said = words.say("reader.load-failed", words.dates(who.zone()).moment(attempt.at()));
+        return attempt.failure().isEmpty() ? said : said + " " + attempt.failure();
+    }
+
     /** @throws Problem for a page or filter that the definition does not have, or data that were never loaded */
     Asked asked(Person who, Definitions.Published published, Viewer viewer, Wish wish) {
         List<Filter> filters = Filters.parse(wish.address(), published.definition());
@@ -295,7 +304,7 @@ public class ReadReport {
                 id.isEmpty() ? definition.pages().get(0) : definition.page(id).orElseThrow(Problem::notFound);
         record Told(Optional<LoadAttempt> failed, List<InText> texts) {}
         Told told = database.inTransaction(tx -> new Told(
-                dataSets.failedLast(tx, published.dataSet().id()),
+                failedLast(tx, who, published.dataSet()),
                 named.inTexts(tx, who, now.toLocalDate(), page.namedValues())));
         Evaluation.Question question = Evaluation.Question.of(
                         period,

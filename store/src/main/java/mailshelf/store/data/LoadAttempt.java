@@ -13,6 +13,11 @@ import mailshelf.core.rights.PersonId;
  * @param failure why it failed; "" where it did not
  */
 public record LoadAttempt(Instant at, Optional<PersonId> by, long millis, Optional<Load> load, String failure) {
+    /** As somebody may know of it who may not see the rows. */
+    public LoadAttempt withoutReason() {
+        return new LoadAttempt(at, by, millis, load, "");
+    }
+
     public boolean hasFailed() {
         return load.isEmpty();
     }
