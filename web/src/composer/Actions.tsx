@@ -24,6 +24,7 @@ export function Actions({ draft, kept, composed, held, goOnFrom }: Props) {
   const name = draft.terms.name;
   const isDraft = !kept || kept.line.state === "DRAFT";
   const first = composed?.sends[0]?.local ?? "";
+  const hasIssues = kept !== undefined && kept.line.spines.length > 0;
   const afterLoads = composed?.recurs === "LOAD";
   const back = () => void (location.key === "default" ? navigate("/subscriptions") : navigate(-1));
 
@@ -138,7 +139,7 @@ export function Actions({ draft, kept, composed, held, goOnFrom }: Props) {
           </button>
         )}
         <p className="text-quiet ml-auto text-right text-xs">
-          {first && words.composer.firstSend(first)}
+          {first && (hasIssues ? words.composer.nextSend(first) : words.composer.firstSend(first))}
           {composed && (
             <span className="block">{words.composer.rowsNow(composed.rows, composed.daysNow)}</span>
           )}

@@ -1,5 +1,7 @@
 import { useState } from "react";
-import type { Api } from "../api/client";
+import { call, type Api } from "../api/client";
+import { useChange } from "../api/use";
+import { Fault } from "../kit/Fault";
 import { Loaded } from "../kit/Loaded";
 import { useMe } from "../kit/useSession";
 import { words } from "../words";
@@ -8,20 +10,24 @@ import { useCandidates } from "./useCandidates";
 interface Props {
   reports: number[];
   recipients: number[];
+  /** Those of them who have left, and are sent nothing. */
+  departed: number[];
+  /** The subscription that is being changed. */
+  own: number | null;
   change: (recipients: number[]) => void;
 }
 
 const MOST_OFFERED = 8;
 
 /** To whom: those on the list, and by name those who can be put on it. */
-export function AudienceEditor({ reports, recipients, change }: Props) {
+export function AudienceEditor({ reports, recipients, departed, own, change }: Props) {
   const candidates = useCandidates(reports);
   if (reports.length === 0) return <p className="text-late">{words.audience.whatFirst}</p>;
   return (
     <Loaded query={candidates}>
       {(people) => (
         <div className="grid gap-x-8 gap-y-4 text-sm md:grid-cols-2">
-          <OnTheList people={people} recipients={recipients} change={change} />
+          <OnTheList people={people} recipients={recipients} departed={departed} own={own} change={change} />
           <Others people={people} recipients={recipients} change={change} />
         </div>
       )}
@@ -29,7 +35,7 @@ export function AudienceEditor({ reports, recipients, change }: Props) {
   );
 }
 
-interface ListProps extends Omit<Props, "reports"> {
+interface ListProps extends Pick<Props, "recipients" | "change"> {
   people: Api["Candidate"][];
 }
 
@@ -39,16 +45,44 @@ function useName() {
     person.id === me.id ? words.audience.myself(person.name) : person.name;
 }
 
-function OnTheList({ people, recipients, change }: ListProps) {
+function OnTheList({
+  people,
+  recipients,
+  departed,
+  own,
+  change,
+}: ListProps & Pick<Props, "departed" | "own">) {
   const nameOf = useName();
+  const putBack = useChange((person: number) =>
+    call(`subscriptions/${own}/recipients/${person}`, { method: "PUT" }),
+  );
   return (
     <ul aria-label={words.audience.onList}>
+      {putBack.error && (
+        <li>
+          <Fault error={putBack.error} />
+        </li>
+      )}
       {recipients.map((id) => {
         const person = people.find((each) => each.id === id);
         const name = person ? nameOf(person) : words.audience.somebody;
         return (
           <li key={id} className="border-base-300 flex justify-between gap-4 border-b py-1">
-            <span>{name}</span>
+            <span className="mr-auto">
+              {name}
+              {departed.includes(id) && <span className="text-late"> · {words.audience.hasLeft}</span>}
+            </span>
+            {departed.includes(id) && (
+              <button
+                type="button"
+                className="choose"
+                aria-label={words.recipients.putBackNamed(name)}
+                disabled={putBack.isPending}
+                onClick={() => putBack.mutate(id)}
+              >
+                {words.recipients.putBackShort}
+              </button>
+            )}
             <button
               type="button"
               className="choose"

@@ -41,7 +41,8 @@ export function Composer({ draftKey, report, first, kept, newer, goOnFrom }: Com
   const [as, setAs] = useState<number | null>(null);
   const [open, setOpen] = useState<Part[]>([]);
   const [face, setFace] = useState<Face>("sentence");
-  const { recipients } = draft.terms;
+  const departed = kept?.recipients.filter((each) => each.inclusion === "LEFT").map((each) => each.id) ?? [];
+  const recipients = draft.terms.recipients.filter((id) => !departed.includes(id));
   const seenAs = as !== null && recipients.includes(as) ? as : (recipients[0] ?? null);
   const composition = useComposition(draft.terms, seenAs, kept?.line.id ?? null);
   const composed = composition.data;
@@ -54,6 +55,8 @@ export function Composer({ draftKey, report, first, kept, newer, goOnFrom }: Com
       report={report}
       terms={draft.terms}
       composed={composed}
+      own={kept?.line.id ?? null}
+      departed={departed}
       change={draft.change}
       close={() => toggle(part)}
     />
@@ -129,6 +132,7 @@ export function Composer({ draftKey, report, first, kept, newer, goOnFrom }: Com
               composed={composed}
               reports={reportsOf(composed.terms)}
               draft={{ terms: draft.terms, as: seenAs, own: kept?.line.id ?? null }}
+              recipients={recipients}
               setAs={setAs}
               busy={composition.isPlaceholderData}
             />

@@ -17,6 +17,10 @@ interface Props {
   report?: Api["ReaderView"];
   terms: Terms;
   composed?: Api["Composed"];
+  /** The subscription that is being changed. */
+  own: number | null;
+  /** Those on its list who have left, and are sent nothing. */
+  departed: number[];
   change: (part: Partial<Terms>) => void;
   close: () => void;
 }
@@ -44,7 +48,7 @@ export function PartEditor({ part, close, ...rest }: Props) {
   );
 }
 
-function Editor({ part, report, terms, composed, change }: Omit<Props, "close">) {
+function Editor({ part, report, terms, composed, own, departed, change }: Omit<Props, "close">) {
   switch (part) {
     case "WHEN":
       return (
@@ -80,6 +84,8 @@ function Editor({ part, report, terms, composed, change }: Omit<Props, "close">)
         <AudienceEditor
           reports={reportsOf(composed?.terms ?? terms)}
           recipients={terms.recipients}
+          departed={departed}
+          own={own}
           change={(recipients) => change({ recipients })}
         />
       );

@@ -12,6 +12,7 @@ interface Props {
   composed: Api["Composed"];
   reports: number[];
   draft: Api["Draft"];
+  recipients: number[];
   setAs: (person: number) => void;
   busy: boolean;
 }
@@ -19,7 +20,7 @@ interface Props {
 type Face = "mail" | "text" | "pdf";
 
 /** The mail and the file as the chosen recipient gets them. */
-export function Preview({ composed, reports, draft, setAs, busy }: Props) {
+export function Preview({ composed, reports, draft, recipients, setAs, busy }: Props) {
   const [face, setFace] = useState<Face>("mail");
   const { mail, pdf } = composed;
   const faces = [
@@ -30,7 +31,7 @@ export function Preview({ composed, reports, draft, setAs, busy }: Props) {
   return (
     <div aria-busy={busy} className={busy ? "opacity-60" : ""}>
       <p className="flex flex-wrap items-baseline justify-between gap-x-6 gap-y-1 pt-2 pb-3 text-sm">
-        <As reports={reports} draft={draft} setAs={setAs} />
+        <As reports={reports} draft={draft} recipients={recipients} setAs={setAs} />
         <Choices label={words.preview.faces} choices={faces} current={face} choose={setFace} />
       </p>
       <div role="group" aria-label={words.preview.face} tabIndex={0} className="max-h-[58vh] overflow-y-auto">
@@ -54,9 +55,14 @@ export function Preview({ composed, reports, draft, setAs, busy }: Props) {
   );
 }
 
-function As({ reports, draft, setAs }: Pick<Props, "reports" | "draft" | "setAs">) {
+function As({
+  reports,
+  draft,
+  recipients,
+  setAs,
+}: Pick<Props, "reports" | "draft" | "recipients" | "setAs">) {
   const candidates = useCandidates(reports).data ?? [];
-  const people = candidates.filter((person) => draft.terms.recipients.includes(person.id));
+  const people = candidates.filter((person) => recipients.includes(person.id));
   if (people.length === 0) return <span />;
   return (
     <label>

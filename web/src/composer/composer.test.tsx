@@ -307,7 +307,12 @@ describe("a subscription that is kept already", () => {
       "GET candidates?report=1": people,
       "GET periods?zone=Europe%2FOslo&weeks=MONDAY&byTime=false": periods,
       "POST compositions": composed,
-      "GET subscriptions/5": { line: { id: 5, name: "Kept", state: "ACTIVE" }, version: 3, terms },
+      "GET subscriptions/5": {
+        line: { id: 5, name: "Kept", state: "ACTIVE", spines: [] },
+        version: 3,
+        terms,
+        recipients: [],
+      },
       "PUT subscriptions/5": null,
     });
     show(

@@ -11,6 +11,12 @@ describe("moments", () => {
   it("shorten every month to three letters", () =>
     expect(moment("2026-09-07T05:00:00Z", "Europe/Oslo")).toBe("Mon 7 Sep, 07:00"));
 
+  it("say their year where it is not this one", () => {
+    const now = "2027-01-01T10:00:00Z";
+    expect(moment("2026-11-30T06:00:00Z", "Europe/Oslo", now)).toBe("Mon 30 Nov 2026, 07:00");
+    expect(moment("2027-01-04T06:00:00Z", "Europe/Oslo", now)).toBe("Mon 4 Jan, 07:00");
+  });
+
   it("say midnight as 00:00", () =>
     expect(weekdayAndTime("2026-11-29T23:00:00Z", "Europe/Oslo")).toBe("Mon 00:00"));
 

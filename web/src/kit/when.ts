@@ -1,4 +1,4 @@
-import { useMe } from "./useSession";
+import { useMe, useSession } from "./useSession";
 import { words } from "../words";
 
 const MINUTE = 60_000;
@@ -8,16 +8,18 @@ function parts(instant: string, zone: string, options: Intl.DateTimeFormatOption
   return Object.fromEntries(format.formatToParts(new Date(instant)).map((part) => [part.type, part.value]));
 }
 
-/** "Mon 23 Nov, 07:00", in the zone given. */
-export function moment(instant: string, zone: string): string {
+/** "Mon 23 Nov, 07:00", in the zone given; "Mon 23 Nov 2026, 07:00" where that is not the year of {@code now}. */
+export function moment(instant: string, zone: string, now: string = instant): string {
   const p = parts(instant, zone, {
     weekday: "short",
     day: "numeric",
     month: "short",
+    year: "numeric",
     hour: "2-digit",
     minute: "2-digit",
   });
-  return `${p.weekday} ${p.day} ${p.month?.slice(0, 3)}, ${p.hour}:${p.minute}`;
+  const year = p.year === parts(now, zone, { year: "numeric" }).year ? "" : ` ${p.year}`;
+  return `${p.weekday} ${p.day} ${p.month?.slice(0, 3)}${year}, ${p.hour}:${p.minute}`;
 }
 
 /** "Mon 23 Nov": a date without a time. */
@@ -60,5 +62,6 @@ const localIn = (at: Date, zone: string): string =>
 /** The same, in the zone of whoever is signed in. */
 export function useWhen() {
   const { zone } = useMe();
-  return { zone, day, moment: (instant: string) => moment(instant, zone) };
+  const now = useSession().data?.now;
+  return { zone, day, moment: (instant: string) => moment(instant, zone, now) };
 }

@@ -341,6 +341,7 @@ export const en = {
   },
 
   audience: {
+    hasLeft: "has left",
     whatFirst: "Choose what it shows first: who can get it depends on that.",
     add: (name: string) => `Add ${name}`,
     mayNotSee: "may not see this report",
@@ -443,6 +444,7 @@ export const en = {
     closeEditor: "Done",
     face: "Sentence or preview",
     firstSend: (first: string) => `first send ${first}`,
+    nextSend: (next: string) => `next send ${next}`,
     follow: "follow a cut",
     followCut: (name: string) => `Those of the cut “${name}”`,
     followOther: "choose",

@@ -146,6 +146,9 @@ class FaultsTest {
         long own = recipient("Anders Moe").get("id").asLong();
         anders.delete(path() + "/recipients/" + own);
         assertThat(recipient("Anders Moe").get("inclusion").asString()).isEqualTo("LEFT");
+        reader.page.navigate("/compose?change=" + line().get("id").asLong());
+        reader.button("Kirsti Vale and me").click();
+        assertThat(reader.page.getByText("has left")).isVisible();
         anders.put(path() + "/recipients/" + own, null);
         assertThat(recipient("Anders Moe").get("inclusion").asString()).isEqualTo("INCLUDED");
         long kirsti = recipient("Kirsti Vale").get("id").asLong();

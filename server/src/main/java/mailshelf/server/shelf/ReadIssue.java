@@ -46,6 +46,7 @@ import org.springframework.stereotype.Component;
 @Component
 class ReadIssue {
     private static final int NEIGHBOURS = 8;
+    private static final int NEIGHBOURS_AFTER = 3;
 
     private final Gate gate;
     private final Database database;
@@ -206,6 +207,14 @@ class ReadIssue {
                 .orElseGet(() -> words.say("copy.not-to-be-seen"));
     }
 
+    /** Some after it, if there are, and the others before it. */
+    private List<Issue> neighbours(Tx tx, Issue issue) {
+        int last = issue.number()
+                .map(number -> Math.max(number + NEIGHBOURS_AFTER, NEIGHBOURS))
+                .orElse(Integer.MAX_VALUE);
+        return issues.upTo(tx, issue.subscription(), last, NEIGHBOURS);
+    }
+
     private Found find(Person who, IssueId id, Optional<CopyId> wished) {
         return database.inTransaction(tx -> {
             Issue issue = gate.openable(tx, who, id);
@@ -225,8 +234,7 @@ class ReadIssue {
                         issue.name() + issue.number().map(n -> ", No. " + n).orElse("");
                 audit.keepOfSitting(tx, who, Act.OTHERS_ISSUE_OPENED, Thing.of(Thing.Kind.ISSUE, id, named));
             }
-            List<Spine> neighbours =
-                    new ArrayList<>(spines.of(tx, who, access, issues.newest(tx, issue.subscription(), NEIGHBOURS)));
+            List<Spine> neighbours = new ArrayList<>(spines.of(tx, who, access, neighbours(tx, issue)));
             Collections.reverse(neighbours);
             return new Found(
                     issue,

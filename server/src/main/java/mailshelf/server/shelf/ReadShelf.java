@@ -197,7 +197,14 @@ class ReadShelf {
             news.add(new NewsPhrase(i == 0 ? ": " : "; ", Optional.empty()));
             String headline = Spines.headline(sight, issue, Optional.of(mine.get(issue.id())));
             String what = headline.isEmpty() ? issue.name() : firstPart(headline);
-            news.add(new NewsPhrase(words.say("news.item", issue.name(), what), Optional.of(issue.id())));
+            boolean isOneOfSeveral = told.stream()
+                            .filter(each -> each.name().equals(issue.name()))
+                            .count()
+                    > 1;
+            String key = isOneOfSeveral ? "news.item-of-several" : "news.item";
+            String day = words.dates(who.zone())
+                    .weekday(issue.dueAt().atZone(who.zone()).toLocalDate());
+            news.add(new NewsPhrase(words.say(key, issue.name(), what, day), Optional.of(issue.id())));
         }
         news.add(new NewsPhrase(".", Optional.empty()));
         return news;

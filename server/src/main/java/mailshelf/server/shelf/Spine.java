@@ -13,7 +13,7 @@ import mailshelf.store.shelf.IssueStore;
 /**
  * An issue as it stands on the shelf.
  *
- * @param note number, days and first figure, or why it was not made: what the row's line says when it is lifted
+ * @param note number, day of sending, days that it shows and first figure, or why it was not made: what the row's line says when it is lifted
  */
 public record Spine(IssueId id, int number, State state, Instant at, String days, String note) {
     /** What its shape and colour tell. */
@@ -43,7 +43,9 @@ public record Spine(IssueId id, int number, State state, Instant at, String days
                         what.isEmpty() ? "spine.note.plain" : "spine.note",
                         issue.number().orElse(0),
                         days,
-                        what));
+                        what,
+                        words.dates(reader.zone())
+                                .weekday(issue.dueAt().atZone(reader.zone()).toLocalDate())));
     }
 
     private static State state(Issue issue, Optional<IssueStore.ShelfEntry> entry) {

@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Collectors;
 import mailshelf.core.Problem;
 import mailshelf.core.data.Seen;
@@ -294,10 +295,14 @@ class Compose {
                     .orElse(who);
             Terms terms = followed.of(tx, owner, draft.terms());
             check.requireSound(tx, who, terms);
+            Set<PersonId> left =
+                    draft.own().map(id -> subscriptions.departed(tx, id)).orElse(Set.of());
+            List<PersonId> sentTo =
+                    terms.recipients().stream().filter(id -> !left.contains(id)).toList();
             Person as = draft.as()
                     .or(() -> Optional.of(who.id()))
-                    .filter(id -> terms.recipients().contains(id))
-                    .or(() -> terms.recipients().stream().findFirst())
+                    .filter(sentTo::contains)
+                    .or(() -> sentTo.stream().findFirst())
                     .flatMap(id -> people.find(tx, id))
                     .orElse(who);
             List<Definitions.Published> published = check.published(tx, terms);
@@ -351,7 +356,7 @@ class Compose {
                     ownerMayBeShown,
                     approvals.lacking(tx, draft.own(), owner.id(), terms).isPresent(),
                     mayShow ? "" : Describe.words(who).say("preview.withheld", seer.name()),
-                    describe.phrases(tx, terms, owner.id(), who),
+                    describe.phrases(tx, terms.withRecipients(sentTo), owner.id(), who),
                     notes.of(tx, who, owner, terms, draft.own()),
                     nextSends.of(tx, terms, draft.own(), SENDS_SHOWN));
         });

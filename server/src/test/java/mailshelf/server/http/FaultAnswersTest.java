@@ -9,7 +9,6 @@ import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
-import java.sql.SQLException;
 import mailshelf.store.StoreException;
 import org.apache.catalina.Context;
 import org.apache.catalina.LifecycleException;
@@ -70,7 +69,7 @@ class FaultAnswersTest {
 
     @Test
     void who_comes_from_a_mail_gets_a_page() throws Exception {
-        fault = new StoreException("A transaction failed", new SQLException("broken"));
+        fault = new IllegalStateException("broken");
 
         HttpResponse<String> answer = get("/leave/abc");
 

@@ -106,10 +106,15 @@ public final class IssueStore {
 
     /** The newest numbered issues of one subscription, newest first. */
     public List<Issue> newest(Tx tx, SubscriptionId subscription, int most) {
+        return upTo(tx, subscription, Integer.MAX_VALUE, most);
+    }
+
+    /** Those of one subscription that have this number or one before it, newest first. */
+    public List<Issue> upTo(Tx tx, SubscriptionId subscription, int number, int most) {
         return tx.listReadable(ISSUE + """
-                         WHERE i.subscription = ? AND i.number IS NOT NULL
+                         WHERE i.subscription = ? AND i.number IS NOT NULL AND i.number <= ?
                          ORDER BY i.number DESC, i.revision DESC
-                         FETCH FIRST ? ROWS ONLY""", IssueStore::issue, subscription, most);
+                         FETCH FIRST ? ROWS ONLY""", IssueStore::issue, subscription, number, most);
     }
 
     /** The newest numbered issue of a subscription that was made, and not skipped or failed. */
