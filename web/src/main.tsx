@@ -16,6 +16,7 @@ const queries = new QueryClient({
     mutations: { networkMode: "always" },
     queries: {
       networkMode: "always",
+      refetchOnReconnect: true,
       staleTime: 5_000,
       // What was refused stays refused; only an unreachable server is asked again.
       retry: (tries, error) =>

@@ -72,6 +72,27 @@ class ChangingTest {
     }
 
     @Test
+    void without_a_network_it_is_said_at_once_nothing_is_lost_and_nothing_is_sent_later_by_itself() {
+        Page page = reader.page;
+        page.navigate("/compose?change=" + id);
+        assertThat(page).hasTitle("Changing “" + name + "” · Mail Shelf");
+        choosePeriod(page, "last week", "last month");
+        assertThat(page.locator("main")).containsText("for last month");
+        page.context().setOffline(true);
+
+        button(page, "Keep changes").click();
+
+        assertThat(page.getByText("The server does not answer.").first()).isVisible();
+        page.context().setOffline(false);
+        assertThat(page.locator("main")).containsText("for last month");
+        assertThat(button(page, "Keep changes")).isEnabled();
+        assertThat(kept().get("version").asInt()).isEqualTo(1);
+        button(page, "Keep changes").click();
+        assertThat(page.getByText(Pattern.compile("“" + name + "” is changed"))).isVisible();
+        assertThat(kept().get("version").asInt()).isEqualTo(2);
+    }
+
+    @Test
     void of_two_windows_the_later_one_sees_both_versions_and_decides_without_losing_its_own() {
         Page first = reader.page;
         first.navigate("/compose?change=" + id);

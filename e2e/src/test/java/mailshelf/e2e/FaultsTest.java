@@ -147,7 +147,7 @@ class FaultsTest {
         anders.delete(path() + "/recipients/" + own);
         assertThat(recipient("Anders Moe").get("inclusion").asString()).isEqualTo("LEFT");
         reader.page.navigate("/compose?change=" + line().get("id").asLong());
-        reader.button("Kirsti Vale and me").click();
+        reader.button("me and Kirsti Vale").click();
         assertThat(reader.page.getByText("has left")).isVisible();
         anders.put(path() + "/recipients/" + own, null);
         assertThat(recipient("Anders Moe").get("inclusion").asString()).isEqualTo("INCLUDED");

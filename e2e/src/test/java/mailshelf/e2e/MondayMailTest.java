@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import java.nio.charset.StandardCharsets;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.MethodOrderer;
@@ -117,7 +118,14 @@ class MondayMailTest {
         Locator shown = reader.page.getByRole(
                 AriaRole.ARTICLE, new Page.GetByRoleOptions().setName(Pattern.compile(NAME + ": No. 1,")));
         assertThat(shown).containsText("from Marit Lunde via Mail Shelf <mail-shelf@brinewater.example>");
-        assertThat(shown).containsText(Pattern.compile("attached: " + NAME + ".*\\.pdf"));
+        Locator file = shown.getByRole(
+                AriaRole.LINK, new Locator.GetByRoleOptions().setName(Pattern.compile("^" + NAME + ".*\\.pdf$")));
+        byte[] pdf = reader.page
+                .context()
+                .request()
+                .get(DEMO.server().url() + file.getAttribute("href"))
+                .body();
+        assertThat(new String(pdf, StandardCharsets.ISO_8859_1)).startsWith("%PDF-");
     }
 
     @Test
