@@ -220,7 +220,7 @@ describe("groups", () => {
   it("take people in when it has been said what that does", async () => {
     show(house, "/house/groups");
     await userEvent.click(await screen.findByLabelText("Ida Solvang"));
-    expect(await screen.findByText(/No subscription pauses, nobody/)).toBeVisible();
+    expect(await screen.findByText(/This changes no subscription/)).toBeVisible();
     expect(sent("groups/2/members")).toBeUndefined();
     await userEvent.click(screen.getByRole("button", { name: "Save changes" }));
     await waitFor(() => expect(sent("groups/2/members")).toEqual({ people: [2, 3] }));

@@ -27,7 +27,7 @@ export function IssuePage() {
   const copy = search.get("copy");
   const asked = `page=${page}&chartWidth=${chart}${copy ? `&copy=${copy}` : ""}`;
   const issue = useRead<View>(`issues/${id}?${asked}`, { when: width > 0 });
-  useReadMark(id, issue.data?.made ?? false);
+  useReadMark(issue.data);
   return (
     <div className="lg:grid lg:grid-cols-[70%_30%]">
       <div ref={measure} className="min-w-0 pb-10 lg:pr-7">
@@ -49,14 +49,15 @@ export function IssuePage() {
   );
 }
 
-/** Opening an issue is reading it. */
-function useReadMark(id: string, made: boolean) {
-  const marked = useRef("");
-  const { mutate } = useChange((issue: string) =>
+/** An issue that is on the screen is read; one that is still being loaded is not. */
+function useReadMark(shown: View | undefined) {
+  const marked = useRef<number>(undefined);
+  const { mutate } = useChange((issue: number) =>
     call(`issues/${issue}/read`, { method: "PUT", body: { read: true } }),
   );
+  const { id, made } = shown ?? {};
   useEffect(() => {
-    if (made && marked.current !== id) {
+    if (id !== undefined && made && marked.current !== id) {
       marked.current = id;
       mutate(id);
     }

@@ -1,4 +1,4 @@
-import type { InputHTMLAttributes, Ref } from "react";
+import { useState, type InputHTMLAttributes, type Ref } from "react";
 
 interface Props extends InputHTMLAttributes<HTMLInputElement> {
   label: string;
@@ -22,17 +22,24 @@ interface CountProps {
   change: (value: number) => void;
 }
 
-/** A whole number from 1 to the most there is; what lies outside becomes the nearest. */
+/** A whole number from 1 to the most there is; what lies outside is not taken. */
 export function Count({ label, most, value, change }: CountProps) {
+  // what is typed stays as it is until the field is left: on the way to a number it may be none
+  const [typed, setTyped] = useState<string>();
   return (
     <Field
       label={label}
       type="number"
       min={1}
       max={most}
-      value={value}
+      value={typed ?? value}
       className="w-28"
-      onChange={(event) => change(Math.min(most, Math.max(1, Math.round(Number(event.target.value)))))}
+      onChange={(event) => {
+        setTyped(event.target.value);
+        const count = Number(event.target.value);
+        if (Number.isInteger(count) && count >= 1 && count <= most) change(count);
+      }}
+      onBlur={() => setTyped(undefined)}
     />
   );
 }

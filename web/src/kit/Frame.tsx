@@ -1,6 +1,6 @@
-import { BookOpen, CalendarClock, Library, Mailbox, ShieldCheck } from "lucide-react";
+import { BookOpen, CalendarClock, Library, Mailbox, Search, ShieldCheck } from "lucide-react";
 import { useState } from "react";
-import { NavLink, Outlet } from "react-router";
+import { Link, NavLink, Outlet } from "react-router";
 import type { Api } from "../api/client";
 import { words } from "../words";
 import { Arrival } from "./Arrival";
@@ -63,6 +63,9 @@ export function Frame({ me, demo }: Props) {
           </nav>
           <div className="ml-auto flex items-center gap-7">
             <FindReport />
+            <Link to="/library" className="lg:hidden" aria-label={words.toLibrarySearch}>
+              <Search aria-hidden size={18} />
+            </Link>
             <NextSend />
             <PersonMenu me={me} showKeys={() => setKeysShown(true)} />
           </div>

@@ -1,5 +1,5 @@
 import { useState } from "react";
-import { Link, useParams, useSearchParams } from "react-router";
+import { Link, useLocation, useParams, useSearchParams } from "react-router";
 import type { Api } from "../api/client";
 import { useRead } from "../api/use";
 import { Loaded } from "../kit/Loaded";
@@ -23,16 +23,19 @@ export function LibraryPage() {
   const [search, setSearch] = useSearchParams();
   const [most, setMost] = useState(AT_ONCE);
   const sought = search.get("words") ?? "";
+  const location = useLocation();
+  // what is typed stays in the field while the address follows it; an address that is opened takes its place
+  const since = (location.state as { since?: string } | null)?.since ?? location.key;
   const order = ORDERS.find((each) => each === search.get("order")) ?? "FOLDER";
   const asked = new URLSearchParams({ words: sought, order, most: String(most) });
   if (folder) asked.set("folder", folder);
   const library = useRead<View>(`library?${asked}`);
-  const set = (name: string, value: string) => {
+  const set = (name: string, value: string, replace = false) => {
     const next = new URLSearchParams(search);
     if (value) next.set(name, value);
     else next.delete(name);
     setMost(AT_ONCE);
-    setSearch(next);
+    setSearch(next, { replace, state: { since } });
   };
   return (
     <Loaded query={library}>
@@ -67,10 +70,8 @@ export function LibraryPage() {
                 aria-label={words.library.search}
                 placeholder={words.library.search}
                 defaultValue={sought}
-                key={sought}
-                onKeyDown={(event) => {
-                  if (event.key === "Enter") set("words", event.currentTarget.value);
-                }}
+                key={since}
+                onChange={(event) => set("words", event.target.value.trim(), true)}
               />
               <Contents folders={view.folders} parent={null} current={Number(folder ?? 0)} depth={0} />
             </nav>
@@ -101,7 +102,7 @@ export function LibraryPage() {
               <KnownReports known={view.known} folders={view.folders} />
               {view.count === 0 && view.known.length === 0 && (
                 <p className="border-base-300 border-y py-6">
-                  {sought ? words.library.nothingFound(sought) : words.library.none[order]}{" "}
+                  {sought ? words.library.nothingFound[order](sought) : words.library.none[order]}{" "}
                   {sought && (
                     <Link className="choose" to="/library">
                       {words.library.all}

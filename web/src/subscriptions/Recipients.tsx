@@ -42,9 +42,11 @@ export function Recipients({ view }: { view: Api["SubscriptionView"] }) {
         {view.recipients.map((person) => (
           <li key={person.id} className="border-base-300 flex items-baseline gap-4 border-t py-1.5">
             <span>{person.name}</span>
-            <span className={`text-xs ${person.inclusion === "INCLUDED" ? "text-quiet" : "text-late"}`}>
-              {person.because}
-            </span>
+            {(person.inclusion !== "INCLUDED" || line.state === "ACTIVE") && (
+              <span className={`text-xs ${person.inclusion === "INCLUDED" ? "text-quiet" : "text-late"}`}>
+                {person.because}
+              </span>
+            )}
             {line.state !== "ENDED" && (line.mayChange || person.id === me.id) && (
               <Acts
                 person={person}

@@ -286,6 +286,7 @@ export const en = {
   signOut: "Sign out",
   skipToContent: "Skip to the page",
   subscribe: "Subscribe",
+  toLibrarySearch: "Find a report in the library",
   toShelf: "Mail Shelf, to the shelf",
   undo: "Undo",
   role: (role: string) => (role === "pdf" ? "PDF" : role),
@@ -601,7 +602,7 @@ export const en = {
       `${person} is sent ${names.map((name) => `“${name}”`).join(", ")} no longer.`,
     loses: (person: string, issues: number) =>
       `${issues === 1 ? "1 issue leaves" : `${issues} issues leave`} the shelf of ${person}.`,
-    none: "No subscription pauses, nobody is left out, nothing leaves a shelf.",
+    none: "This changes no subscription, and takes no issue off anybody’s shelf.",
     pauses: (name: string, because: string) => `“${name}” pauses: ${because}`,
   },
 
@@ -805,7 +806,12 @@ export const en = {
       FRESH: "newest figures",
       FAVOURITES: "my favourites",
     },
-    nothingFound: (sought: string) => `No report that you may read has “${sought}” in its words.`,
+    nothingFound: {
+      FOLDER: (sought: string) => `No report that you may read contains “${sought}”.`,
+      OPENED: (sought: string) => `None of the reports that you have opened contains “${sought}”.`,
+      FRESH: (sought: string) => `No report that you may read contains “${sought}”.`,
+      FAVOURITES: (sought: string) => `None of your favourites contains “${sought}”.`,
+    },
     search: "Search titles, pages, columns",
     to: (title: string) => `to ${title}`,
     youGet: (name: string) => `you get it: ${name}`,

@@ -43,7 +43,8 @@ final class Parser {
     Term whole() throws BadExpression {
         Term term = expression();
         if (next().kind() != Token.Kind.END) {
-            throw new BadExpression(next().position(), "expected the end, not " + next());
+            String hint = next().isSign(",") ? "; decimals are written with a point, as in 1.19" : "";
+            throw new BadExpression(next().position(), "expected the end, not " + next() + hint);
         }
         return term;
     }

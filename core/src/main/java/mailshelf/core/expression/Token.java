@@ -2,6 +2,7 @@ package mailshelf.core.expression;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
@@ -19,9 +20,13 @@ record Token(Kind kind, String text, int position) {
             | "(?<double>[^"]*)" | '(?<single>[^']*)'
             | \\[(?<column>[^\\]]+)\\]
             | (?<name>[\\p{L}_][\\p{L}\\p{Nd}_]*)
+            | (?<foreign>==|!=|&&|\\|\\|)
             | (?<sign><=|>=|<>|[-+*/&=<>(),])
             | (?<end>\\z)
             )""", Pattern.COMMENTS);
+
+    /** Signs of other languages, and what is written here. */
+    private static final Map<String, String> FOREIGN = Map.of("==", "=", "!=", "<>", "&&", "and", "||", "or");
 
     /** What sort of word it is. */
     enum Kind {
@@ -42,12 +47,26 @@ record Token(Kind kind, String text, int position) {
         while (tokens.isEmpty() || tokens.get(tokens.size() - 1).kind() != Kind.END) {
             matcher.region(at, expression.length());
             if (!matcher.lookingAt()) {
-                throw new BadExpression(firstNonSpace(expression, at), "this cannot be read");
+                int where = firstNonSpace(expression, at);
+                throw new BadExpression(where, unreadable(expression.charAt(where)));
+            }
+            String foreign = matcher.group("foreign");
+            if (foreign != null) {
+                throw new BadExpression(
+                        matcher.start("foreign"), "write " + FOREIGN.get(foreign) + " instead of " + foreign);
             }
             tokens.add(token(matcher));
             at = matcher.end();
         }
         return tokens;
+    }
+
+    private static String unreadable(char sign) {
+        return switch (sign) {
+            case '"', '\'' -> "this text has no closing " + sign;
+            case '[' -> "this bracket is not closed";
+            default -> "this cannot be read";
+        };
     }
 
     private static int firstNonSpace(String text, int from) {

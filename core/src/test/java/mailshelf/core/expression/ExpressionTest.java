@@ -105,7 +105,14 @@ class ExpressionTest {
             seats + route                    | 6  | a number + a text makes no sense; texts are joined by &
             seat + 1                         | 0  | no column "seat"; there are day, route, on time, seats, fare, left
             seats ? 1                        | 6  | this cannot be read
-            "open                            | 0  | this cannot be read
+            "open                            | 0  | this text has no closing "
+            seats > 1 and route = 'open      | 22 | this text has no closing '
+            [seats                           | 0  | this bracket is not closed
+            route == "x"                     | 6  | write = instead of ==
+            route != "x"                     | 6  | write <> instead of !=
+            seats > 1 && seats < 3           | 10 | write and instead of &&
+            `seats > 1 || seats < 3`         | 10 | `write or instead of ||`
+            1,19                             | 1  | expected the end, not ","; decimals are written with a point, as in 1.19
             seats > "10"                     | 6  | a number cannot be compared with a text
             if seats then 1 else 2           | 3  | expected a condition, and this is a number
             if seats > 1 then 1              | 19 | expected "else", not the end
