@@ -95,12 +95,16 @@ class GettingInTest {
 
         assertThat(known.statusCode()).isEqualTo(202).isEqualTo(unknown.statusCode());
         assertThat(known.body()).isEqualTo(unknown.body()).isEmpty();
-        for (int i = 0; i < 10; i++) {
-            stranger.answer("POST", "password-resets", Map.of("address", "nobody@brinewater.example"), Map.of());
-        }
-        assertThat(stranger.refused("POST", "password-resets", Map.of("address", "Nobody@brinewater.example"))
-                        .status())
-                .isEqualTo(429);
+        Wait.until(
+                "it is asked too often, however it is written",
+                () -> isThrottled(stranger, "nobody@brinewater.example")
+                        && isThrottled(stranger, "Nobody@brinewater.example"));
+    }
+
+    private static boolean isThrottled(Api stranger, String address) {
+        return stranger.answer("POST", "password-resets", Map.of("address", address), Map.of())
+                        .statusCode()
+                == 429;
     }
 
     @Test

@@ -2,6 +2,7 @@ package mailshelf.e2e;
 
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.net.BindException;
 import java.net.InetAddress;
 import java.net.ServerSocket;
 import java.nio.charset.StandardCharsets;
@@ -11,6 +12,7 @@ import java.time.OffsetDateTime;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.ThreadLocalRandom;
 import java.util.concurrent.TimeUnit;
 
 /** The real jar, running in a process of its own on a free loopback port: the demo, or one of several servers. */
@@ -22,6 +24,9 @@ public final class RunningServer implements AutoCloseable {
 
     /** Where tests put files that are to be loaded: folders of their own below it. */
     private static final String SOURCE_ROOT = System.getProperty("java.io.tmpdir");
+
+    private static final int LEAST_PORT = 15_000;
+    private static final int MOST_PORT = 32_000;
 
     private final Path data;
     private final int port;
@@ -206,11 +211,20 @@ public final class RunningServer implements AutoCloseable {
         }
     }
 
+    /**
+     * Below those that systems give to connections, one of which might have it when a server is started again
+     * (RFC 6335, section 6).
+     */
     static int freePort() {
-        try (ServerSocket socket = new ServerSocket(0, 1, InetAddress.getLoopbackAddress())) {
-            return socket.getLocalPort();
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
+        while (true) {
+            int port = ThreadLocalRandom.current().nextInt(LEAST_PORT, MOST_PORT);
+            try (ServerSocket socket = new ServerSocket(port, 1, InetAddress.getLoopbackAddress())) {
+                return socket.getLocalPort();
+            } catch (BindException e) {
+                // somebody has that one
+            } catch (IOException e) {
+                throw new UncheckedIOException(e);
+            }
         }
     }
 }
