@@ -110,7 +110,6 @@ function Days({ days, change }: { days: Weekday[]; change: (days: Weekday[]) => 
         <button
           key={day}
           type="button"
-          aria-label={words.when.weekdays[day]}
           aria-pressed={days.includes(day)}
           className={`border px-3 py-1 ${
             days.includes(day)
@@ -119,7 +118,7 @@ function Days({ days, change }: { days: Weekday[]; change: (days: Weekday[]) => 
           }`}
           onClick={() => toggle(day)}
         >
-          {words.when.weekdays[day].slice(0, 3)}
+          {words.when.weekdays[day]}
         </button>
       ))}
     </div>
