@@ -45,26 +45,14 @@ export function Actions({ draft, kept, composed, held, goOnFrom }: Props) {
     say({ text });
     then();
   };
-  const start = useChange(
-    () => keep(true),
-    () =>
-      done(
-        composed?.waits ? words.composer.waiting(name) : words.composer.started(name, first, afterLoads),
-        back,
-      ),
-  );
+  /** Back where one was, with what holds it up where something does. */
+  const counts = (text: string) => () => done(composed?.waits ? words.composer.waiting(name) : text, back);
+  const start = useChange(() => keep(true), counts(words.composer.started(name, first, afterLoads)));
   const keepDraft = useChange(
     () => keep(false),
     (id) => done(words.composer.keptAsDraft(name), () => void navigate(`/subscriptions/${id}`)),
   );
-  const keepChanges = useChange(
-    () => keep(false),
-    () =>
-      done(
-        composed?.waits ? words.composer.waiting(name) : words.composer.changed(name, first, afterLoads),
-        back,
-      ),
-  );
+  const keepChanges = useChange(() => keep(false), counts(words.composer.changed(name, first, afterLoads)));
   const attempt = useChange(
     async () => {
       const id = await keep(false);

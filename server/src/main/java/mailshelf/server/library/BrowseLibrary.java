@@ -18,6 +18,7 @@ import mailshelf.core.report.Writing;
 import mailshelf.core.rights.Folder;
 import mailshelf.core.rights.FolderId;
 import mailshelf.core.rights.Person;
+import mailshelf.core.rights.PersonId;
 import mailshelf.core.rights.Verb;
 import mailshelf.core.subscription.State;
 import mailshelf.core.subscription.Subscription;
@@ -297,6 +298,8 @@ class BrowseLibrary {
         List<Subscription> active = subscriptions.ofReport(tx, report.id()).stream()
                 .filter(subscription -> subscription.state() == State.ACTIVE)
                 .toList();
+        Map<SubscriptionId, List<PersonId>> sentTo = active.stream()
+                .collect(Collectors.toMap(Subscription::id, subscription -> subscriptions.staying(tx, subscription)));
         Words words = Words.in(Languages.supported(who.locale()));
         return new Entry(
                 report.id(),
@@ -307,10 +310,7 @@ class BrowseLibrary {
                 people.find(tx, report.owner()).orElseThrow().name(),
                 definition.tags(),
                 definition.pages().size(),
-                (int) active.stream()
-                        .flatMap(subscription -> subscriptions.staying(tx, subscription).stream())
-                        .distinct()
-                        .count(),
+                (int) sentTo.values().stream().flatMap(List::stream).distinct().count(),
                 dataSets.newestLoad(tx, published.dataSet().id())
                         .map(Load::freshness)
                         .map(freshness -> Writing.freshness(freshness, words, who.zone()))
@@ -320,8 +320,7 @@ class BrowseLibrary {
                 Optional.ofNullable(mine.opened().get(report.id())),
                 access.may(Verb.SUBSCRIBE_SELF, report.folder()),
                 active.stream()
-                        .filter(subscription ->
-                                subscriptions.staying(tx, subscription).contains(who.id()))
+                        .filter(subscription -> sentTo.get(subscription.id()).contains(who.id()))
                         .map(subscription -> new MyCopy(
                                 subscription.id(), subscription.terms().name()))
                         .toList());

@@ -6,7 +6,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.stream.Collectors;
 import mailshelf.core.Problem;
 import mailshelf.core.data.Seen;
@@ -295,10 +294,8 @@ class Compose {
                     .orElse(who);
             Terms terms = followed.of(tx, owner, draft.terms());
             check.requireSound(tx, who, terms);
-            Set<PersonId> left =
-                    draft.own().map(id -> subscriptions.departed(tx, id)).orElse(Set.of());
             List<PersonId> sentTo =
-                    terms.recipients().stream().filter(id -> !left.contains(id)).toList();
+                    draft.own().map(id -> subscriptions.staying(tx, id, terms)).orElse(terms.recipients());
             Person as = draft.as()
                     .or(() -> Optional.of(who.id()))
                     .filter(sentTo::contains)

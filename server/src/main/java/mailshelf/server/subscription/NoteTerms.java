@@ -111,10 +111,14 @@ class NoteTerms {
                 .forEach(notes::add);
         seenAs(tx, terms, owner, found, words).ifPresent(notes::add);
         ofPersonal(tx, terms, owner, words).ifPresent(notes::add);
-        notes.addAll(ofData(tx, terms, words));
+        List<DataSet> dataSets = check.published(tx, terms).stream()
+                .map(Definitions.Published::dataSet)
+                .distinct()
+                .toList();
+        notes.addAll(ofData(dataSets, terms, words));
         notes.addAll(ofLetter(tx, terms, owner, words));
         List<Occurrence> sends = nextSends.of(tx, terms, own, Seam.LOOKED_AT);
-        notes.addAll(ofPace(tx, terms, sends, words));
+        notes.addAll(ofPace(tx, dataSets, terms, sends, words));
         notes.addAll(ofPeriods(terms, sends, words));
         return notes;
     }
@@ -132,8 +136,7 @@ class NoteTerms {
     }
 
     /** What somebody may expect of loads that does not come. */
-    private List<Note> ofData(Tx tx, Terms terms, Words words) {
-        List<DataSet> dataSets = dataSets(tx, terms);
+    private static List<Note> ofData(List<DataSet> dataSets, Terms terms, Words words) {
         List<String> byHand = dataSets.stream()
                 .filter(dataSet -> dataSet.plan().times().kind() == LoadTimes.Kind.BY_HAND)
                 .map(DataSet::name)
@@ -152,20 +155,13 @@ class NoteTerms {
         return notes;
     }
 
-    private List<DataSet> dataSets(Tx tx, Terms terms) {
-        return check.published(tx, terms).stream()
-                .map(Definitions.Published::dataSet)
-                .distinct()
-                .toList();
-    }
-
     /** Sends that come faster than new rows, and so repeat figures. */
-    private List<Note> ofPace(Tx tx, Terms terms, List<Occurrence> sends, Words words) {
+    private List<Note> ofPace(Tx tx, List<DataSet> dataSets, Terms terms, List<Occurrence> sends, Words words) {
         if (terms.schedule().afterLoads().isPresent()) {
             return List.of();
         }
         List<Instant> moments = sends.stream().map(Occurrence::at).toList();
-        return dataSets(tx, terms).stream()
+        return dataSets.stream()
                 .flatMap(dataSet -> pace(tx, dataSet)
                         .filter(pace -> pace.isOutpacedBy(moments))
                         .map(pace -> words.say("note.outpaced", dataSet.name(), words.span(pace.rounded())))

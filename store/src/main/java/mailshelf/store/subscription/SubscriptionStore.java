@@ -255,8 +255,13 @@ public final class SubscriptionStore {
 
     /** Those on the list who have not left it themselves. */
     public List<PersonId> staying(Tx tx, Subscription subscription) {
-        Set<PersonId> departed = departed(tx, subscription.id());
-        return subscription.terms().recipients().stream()
+        return staying(tx, subscription.id(), subscription.terms());
+    }
+
+    /** @param terms that it would have */
+    public List<PersonId> staying(Tx tx, SubscriptionId id, Terms terms) {
+        Set<PersonId> departed = departed(tx, id);
+        return terms.recipients().stream()
                 .filter(person -> !departed.contains(person))
                 .toList();
     }
