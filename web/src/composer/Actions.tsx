@@ -26,12 +26,14 @@ export function Actions({ draft, kept, composed, held, goOnFrom }: Props) {
   const first = composed?.sends[0]?.local ?? "";
   const hasIssues = kept !== undefined && kept.line.spines.length > 0;
   const afterLoads = composed?.recurs === "LOAD";
+  /** Also where the report has lost something, and the terms on the screen go without it. */
+  const isChanged = draft.isChanged || (kept?.lost.length ?? 0) > 0;
   const back = () => void (location.key === "default" ? navigate("/subscriptions") : navigate(-1));
 
   const keep = async (start: boolean): Promise<number> => {
     if (kept) {
       const id = kept.line.id;
-      if (draft.isChanged) {
+      if (isChanged) {
         const headers = { "If-Match": String(kept.version) };
         await call(`subscriptions/${id}`, { method: "PUT", body: draft.terms, headers });
       }
@@ -84,7 +86,7 @@ export function Actions({ draft, kept, composed, held, goOnFrom }: Props) {
     : {
         text: words.composer.keepChanges,
         change: keepChanges,
-        possible: draft.isChanged,
+        possible: isChanged,
       };
   return (
     <div className="pt-6">
@@ -111,7 +113,7 @@ export function Actions({ draft, kept, composed, held, goOnFrom }: Props) {
         <button
           type="button"
           className="act-plain"
-          disabled={busy || !complete || (!isDraft && draft.isChanged)}
+          disabled={busy || !complete || (!isDraft && isChanged)}
           onClick={() => attempt.mutate(undefined)}
         >
           {words.composer.try}
@@ -131,7 +133,7 @@ export function Actions({ draft, kept, composed, held, goOnFrom }: Props) {
           {composed && (
             <span className="block">{words.composer.rowsNow(composed.rows, composed.daysNow)}</span>
           )}
-          {!isDraft && draft.isChanged && <span className="block">{words.composer.tryAfterKeeping}</span>}
+          {!isDraft && isChanged && <span className="block">{words.composer.tryAfterKeeping}</span>}
         </p>
       </div>
     </div>

@@ -81,6 +81,11 @@ export function Composer({ draftKey, report, first, kept, newer, goOnFrom }: Com
         className={`pt-6 md:pr-8 ${face === "sentence" ? "" : "max-md:hidden"}`}
       >
         <h1 className="text-quiet pb-1 font-sans text-xs font-normal">{heading}</h1>
+        {kept && kept.lost.length > 0 && (
+          <p role="alert" className="border-late my-3 border-l-2 py-1 pl-3">
+            {words.composer.lost(kept.lost)}
+          </p>
+        )}
         {conflict && <Meanwhile newer={conflict} draft={draft} goOnFrom={goOnFrom} />}
         <Fault error={composition.error} />
         {composed && <Sentence composed={composed} open={open} toggle={toggle} editor={editor} />}

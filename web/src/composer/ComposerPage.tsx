@@ -61,7 +61,7 @@ function WriteNew({ report, search }: { report: string; search: URLSearchParams 
 /** A new one that begins with all that another says; what was sent by hand is sent on Mondays at first. */
 function WriteLike({ id }: { id: string }) {
   const model = useRead<Api["SubscriptionView"]>(`subscriptions/${id}`);
-  return <Loaded query={model}>{({ terms }) => <WriteFrom id={id} terms={terms} />}</Loaded>;
+  return <Loaded query={model}>{({ fitted }) => <WriteFrom id={id} terms={fitted} />}</Loaded>;
 }
 
 function WriteFrom({ id, terms }: { id: string; terms: Terms }) {
@@ -81,7 +81,7 @@ function ChangeFrom({ now }: { now: Api["SubscriptionView"] }) {
   return (
     <ComposerOf
       draftKey={draftOf(kept)}
-      first={kept.terms}
+      first={kept.fitted}
       kept={kept}
       newer={now.version > kept.version ? now : undefined}
       goOnFrom={setKept}

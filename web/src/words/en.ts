@@ -456,6 +456,8 @@ export const en = {
     keepDraft: "Keep as draft",
     keepMine: "Go on with mine",
     keptAsDraft: (name: string) => `“${name}” is kept as a draft. Nothing is sent from a draft.`,
+    lost: (parts: string[]) =>
+      `The report no longer has ${listed.format(parts)}. Below stands what is left of the subscription. Choose again what you need instead, and save it.`,
     meanwhile: (by: string, at: string) => `${by} changed this on ${at}, while it was open here`,
     missing: (parts: string[]) => `Still missing: ${listed.format(parts)}.`,
     name: "Name, as it stands on the shelf and opens the subject",

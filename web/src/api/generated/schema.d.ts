@@ -3006,6 +3006,8 @@ export interface components {
             /** Format: int32 */
             version: number;
             terms: components["schemas"]["Terms"];
+            lost: string[];
+            fitted: components["schemas"]["Terms"];
             recipients: components["schemas"]["RecipientView"][];
             /** Format: int32 */
             others: number;

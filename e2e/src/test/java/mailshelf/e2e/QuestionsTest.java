@@ -116,6 +116,44 @@ class QuestionsTest {
     }
 
     @Test
+    void a_subscription_that_loses_a_question_is_worded_as_it_was_and_put_right_in_the_composer() {
+        long asking = sunniva.post(
+                        "reports", Map.of("folder", TRAFFIC, "yaml", REPORT.replace("Late sailings\n", "Asked once\n")))
+                .get("id")
+                .asLong();
+        Map<String, Object> answered = Wishes.of(
+                Wishes.of(Wishes.of(Wishes.terms(IDA), "report", asking), "pages", List.of("late")),
+                "filters",
+                List.of(
+                        Map.of("column", "route", "test", "ANY_OF", "values", List.of("5 Holm ring")),
+                        Map.of("column", "bound", "test", "ANSWER", "values", List.of("5"))));
+        long id = ida.post("subscriptions", Map.of("terms", answered, "start", true))
+                .get("id")
+                .asLong();
+        String after = REPORT.replace("Late sailings\n", "Asked once\n")
+                .replaceAll("(?m)^  - \\{ask: .Late from.*\n", "")
+                .replace(">= bound", ">= 5");
+        sunniva.put("reports/" + asking + "/definition", Map.of("yaml", after, "after", 1));
+
+        JsonNode paused = ida.get("subscriptions/" + id);
+        assertThat(paused.get("lost").toString()).contains("Late from how many minutes?");
+        assertThat(paused.get("fullSentence").asString()).contains("“Late from how many minutes?” 5");
+        assertThat(ida.get("subscriptions?report=" + asking).toString()).contains("“Late from how many minutes?” 5");
+
+        Reader reader = DEMO.reader().signInAs("Ida Solvang");
+        reader.page.navigate("/compose?change=" + id);
+        assertThat(reader.page.getByText("The report no longer has the filter on “Late from how many minutes?”"))
+                .isVisible();
+        reader.button("Keep changes").click();
+        reader.page.waitForURL(Pattern.compile("/subscriptions"));
+        ida.post("subscriptions/" + id + "/resume", null);
+        assertThat(ida.get("subscriptions/" + id).get("lost")).isEmpty();
+        assertThat(ida.get("subscriptions/" + id).get("fullSentence").asString())
+                .contains("5 Holm ring")
+                .doesNotContain("Late from");
+    }
+
+    @Test
     void a_question_that_is_added_pauses_who_has_not_answered_it() {
         String before = REPORT.replaceAll("(?m)^questions:\n|^  - \\{ask.*\n", "")
                 .replace("Late sailings\n", "Asked later\n")

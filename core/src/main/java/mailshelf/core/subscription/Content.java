@@ -128,6 +128,23 @@ public record Content(
         return blocksLeft.isEmpty() ? Optional.empty() : Optional.of(ofBlocks(blocksLeft));
     }
 
+    /** Whether a report has all that it takes and is narrowed by. */
+    public boolean fits(Definition definition) {
+        return leftIn(definition).filter(this::hasAsMuch).isPresent()
+                && filters.stream().allMatch(definition::takes);
+    }
+
+    private boolean hasAsMuch(Content left) {
+        return left.pages().size() == pages.size() && left.blocks().size() == blocks.size();
+    }
+
+    /** The same without the pages, blocks and filters that a report has not; without any page where none is left. */
+    Content fitted(Definition definition) {
+        Content left =
+                leftIn(definition).orElseGet(() -> new Content(report, List.of(), List.of(), follows, period, filters));
+        return left.with(left.filters.stream().filter(definition::takes).toList());
+    }
+
     /** The chosen pages as the report has them: in its order, and where blocks are chosen, with those alone in theirs. */
     public List<Definition.Page> pagesIn(Definition definition) {
         List<Definition.Page> chosen = definition.pages().stream()

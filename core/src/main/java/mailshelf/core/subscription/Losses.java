@@ -64,7 +64,7 @@ public record Losses(List<Loss> lost) {
         }
         content.filters().stream()
                 .filter(filter -> !after.takes(filter))
-                .map(filter -> new Loss(Kind.FILTER, before.columnTitle(filter.column())))
+                .map(filter -> new Loss(Kind.FILTER, before.named(filter).column()))
                 .forEach(lost::add);
         after.unanswered(content.filters()).stream()
                 .filter(question ->

@@ -169,6 +169,16 @@ public record Terms(
                 clipping);
     }
 
+    /** Without what its reports have no more: what an owner goes on from who puts it right. */
+    public Terms fitted(Function<ReportId, Definition> reports) {
+        return withContent(
+                content.stream()
+                        .map(each -> each.fitted(reports.apply(each.report())))
+                        .filter(each -> !standsOnOwnPage() || each.hasBlocks())
+                        .toList(),
+                clipping);
+    }
+
     private Terms withContent(List<Content> others, Optional<ClippingId> clipping) {
         return new Terms(
                 name,

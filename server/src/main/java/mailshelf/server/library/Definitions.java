@@ -1,5 +1,6 @@
 package mailshelf.server.library;
 
+import java.time.Instant;
 import java.util.List;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ConcurrentMap;
@@ -55,6 +56,16 @@ public class Definitions {
     Definition definition(Tx tx, Report report) {
         Read known = read.get(new Key(report.id(), report.version()));
         return known == null ? newest(tx, report).definition() : known.definition();
+    }
+
+    /** As it was published at a moment; as it was first where that came after. */
+    public Published asOf(Tx tx, ReportId report, Instant at) {
+        int no = reports.versions(tx, report).stream()
+                .filter(version -> !version.at().isAfter(at))
+                .mapToInt(ReportStore.Version::no)
+                .max()
+                .orElse(1);
+        return version(tx, report, no);
     }
 
     public Published version(Tx tx, ReportId report, int version) {

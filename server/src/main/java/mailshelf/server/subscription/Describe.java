@@ -1,5 +1,6 @@
 package mailshelf.server.subscription;
 
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.LinkedHashMap;
@@ -46,6 +47,7 @@ public class Describe {
     private final PersonStore people;
     private final SubscriptionStore subscriptions;
     private final OwnerView ownerView;
+    private final LostParts lost;
 
     Describe(
             Gate gate,
@@ -55,7 +57,8 @@ public class Describe {
             ClippingStore clippings,
             PersonStore people,
             SubscriptionStore subscriptions,
-            OwnerView ownerView) {
+            OwnerView ownerView,
+            LostParts lost) {
         this.gate = gate;
         this.definitions = definitions;
         this.dataSets = dataSets;
@@ -64,15 +67,21 @@ public class Describe {
         this.people = people;
         this.subscriptions = subscriptions;
         this.ownerView = ownerView;
+        this.lost = lost;
     }
 
     public String sentence(Tx tx, Subscription subscription, Person reader) {
-        return sentence(tx, asSent(tx, subscription), subscription, reader);
+        return sayable(reader, () -> {
+            Terms terms = asSent(tx, subscription);
+            Supplier<Instant> writtenAt = () -> lost.writtenAt(tx, subscription);
+            return Sentence.text(terms, facts(tx, terms, subscription, writtenAt, reader), words(reader));
+        });
     }
 
-    /** @param terms those of one of its versions */
-    String sentence(Tx tx, Terms terms, Subscription of, Person reader) {
-        return sayable(reader, () -> Sentence.text(terms, facts(tx, terms, of, reader), words(reader)));
+    /** One of its versions. */
+    String sentence(Tx tx, SubscriptionStore.Version version, Subscription of, Person reader) {
+        Terms terms = version.terms();
+        return sayable(reader, () -> Sentence.text(terms, facts(tx, terms, of, version::at, reader), words(reader)));
     }
 
     /** Without those who have left: they are sent nothing. */
@@ -80,13 +89,17 @@ public class Describe {
         return subscription.terms().withRecipients(subscriptions.staying(tx, subscription));
     }
 
-    private Sentence.Facts facts(Tx tx, Terms terms, Subscription of, Person reader) {
-        return facts(tx, terms, of.owner(), Optional.of(reader.id()), gate.readsRecipients(reader, of));
+    private Sentence.Facts facts(Tx tx, Terms terms, Subscription of, Supplier<Instant> writtenAt, Person reader) {
+        boolean whole = gate.readsRecipients(reader, of);
+        return facts(tx, terms, writtenAt, of.owner(), Optional.of(reader.id()), whole);
     }
 
     String fullSentence(Tx tx, Subscription subscription, Person reader) {
-        Terms terms = asSent(tx, subscription);
-        return sayable(reader, () -> Sentence.fullText(terms, facts(tx, terms, subscription, reader), words(reader)));
+        return sayable(reader, () -> {
+            Terms terms = asSent(tx, subscription);
+            Supplier<Instant> writtenAt = () -> lost.writtenAt(tx, subscription);
+            return Sentence.fullText(terms, facts(tx, terms, subscription, writtenAt, reader), words(reader));
+        });
     }
 
     /** One that cannot be put in words says so, and breaks no list that it stands in. */
@@ -103,15 +116,26 @@ public class Describe {
     }
 
     /** As the audit trail keeps it: whole, and with nobody as "me". */
+    String record(Tx tx, Subscription subscription, Person by) {
+        return record(tx, subscription.terms(), () -> lost.writtenAt(tx, subscription), subscription.owner(), by);
+    }
+
+    /** Terms that are written now. */
     String record(Tx tx, Terms terms, PersonId owner, Person by) {
-        return Sentence.fullText(terms, facts(tx, terms, owner, Optional.empty(), true), words(by));
+        return record(tx, terms, () -> Instant.MAX, owner, by);
+    }
+
+    private String record(Tx tx, Terms terms, Supplier<Instant> writtenAt, PersonId owner, Person by) {
+        return Sentence.fullText(terms, facts(tx, terms, writtenAt, owner, Optional.empty(), true), words(by));
     }
 
     List<Sentence.Phrase> phrases(Tx tx, Terms terms, PersonId owner, Person reader) {
-        return Sentence.of(terms, facts(tx, terms, owner, Optional.of(reader.id()), true), words(reader));
+        return Sentence.of(
+                terms, facts(tx, terms, () -> Instant.MAX, owner, Optional.of(reader.id()), true), words(reader));
     }
 
-    private Sentence.Facts facts(Tx tx, Terms terms, PersonId owner, Optional<PersonId> reader, boolean whole) {
+    private Sentence.Facts facts(
+            Tx tx, Terms terms, Supplier<Instant> writtenAt, PersonId owner, Optional<PersonId> reader, boolean whole) {
         Map<ReportId, Definitions.Published> published = new LinkedHashMap<>();
         terms.reports().forEach(report -> published.put(report, definitions.newest(tx, report)));
         List<PersonId> named = new ArrayList<>(terms.recipients());
@@ -129,9 +153,8 @@ public class Describe {
                 .flatMap(id -> clippings.find(tx, id))
                 .map(KeptClipping::name)
                 .orElse("");
-        Map<ReportId, Definition> read = published.entrySet().stream()
-                .collect(Collectors.toMap(
-                        Map.Entry::getKey, each -> each.getValue().definition()));
+        Map<ReportId, Definition> read = published.keySet().stream()
+                .collect(Collectors.toMap(report -> report, report -> lost.wording(tx, terms, report, writtenAt)));
         return new Sentence.Facts(
                 read,
                 cut,

@@ -233,6 +233,8 @@ class KeepSubscription {
     private void move(Person who, SubscriptionId id, Act act, BiFunction<Tx, Subscription, Subscription> next) {
         database.doInTransaction(tx -> {
             Subscription before = gate.changeable(tx, who, id);
+            boolean changed = act == Act.SUBSCRIPTION_CHANGED;
+            String formerly = changed ? describe.record(tx, before, who) : "";
             Subscription after = approvals.heldBack(tx, next.apply(tx, before));
             if (!subscriptions.update(tx, before, after, who.id(), clock.instant())) {
                 throw new Problem(
@@ -241,14 +243,13 @@ class KeepSubscription {
                         before.terms().name());
             }
             approvals.kept(tx, after);
-            boolean changed = act == Act.SUBSCRIPTION_CHANGED;
             audit.keep(
                     tx,
                     who,
                     act,
                     Thing.of(after),
-                    changed ? describe.record(tx, before.terms(), before.owner(), who) : "",
-                    changed ? describe.record(tx, after.terms(), after.owner(), who) : after.pausedBecause());
+                    formerly,
+                    changed ? describe.record(tx, after, who) : after.pausedBecause());
         });
         settle();
     }

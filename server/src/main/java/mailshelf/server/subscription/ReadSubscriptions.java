@@ -47,6 +47,7 @@ class ReadSubscriptions {
     private final Audience audience;
     private final Spines spines;
     private final Describe describe;
+    private final LostParts lost;
     private final Approvals approvals;
     private final AuditTrail audit;
     private final BusinessClock clock;
@@ -87,6 +88,8 @@ class ReadSubscriptions {
 
     /**
      * @param terms with what the reader may know of them
+     * @param lost what it took of its reports that these have no more, in words
+     * @param fitted the terms without that, for whoever may change it to go on from
      * @param recipients all, or the reader alone
      * @param others how many get it that are not listed
      */
@@ -95,6 +98,8 @@ class ReadSubscriptions {
             String fullSentence,
             int version,
             Terms terms,
+            List<String> lost,
+            Terms fitted,
             List<RecipientView> recipients,
             int others,
             List<VersionView> versions,
@@ -110,6 +115,7 @@ class ReadSubscriptions {
             Audience audience,
             Spines spines,
             Describe describe,
+            LostParts lost,
             Approvals approvals,
             AuditTrail audit,
             BusinessClock clock) {
@@ -122,6 +128,7 @@ class ReadSubscriptions {
         this.audience = audience;
         this.spines = spines;
         this.describe = describe;
+        this.lost = lost;
         this.approvals = approvals;
         this.audit = audit;
         this.clock = clock;
@@ -179,11 +186,14 @@ class ReadSubscriptions {
             List<Recipient> shown = all.stream()
                     .filter(r -> whole || r.person().equals(who.id()))
                     .toList();
+            Terms terms = whole ? subscription.terms() : ofReader(subscription.terms(), who);
             return new SubscriptionView(
                     line(tx, who, gate.access(tx, who), subscription),
                     describe.fullSentence(tx, subscription, who),
                     subscription.version(),
-                    whole ? subscription.terms() : ofReader(subscription.terms(), who),
+                    terms,
+                    whole ? lost.of(tx, subscription, who) : List.of(),
+                    lost.without(tx, terms),
                     shown.stream().map(r -> recipient(who, r)).toList(),
                     (int) all.stream()
                             .filter(r -> r.inclusion() == Recipient.Inclusion.INCLUDED && !shown.contains(r))
@@ -247,6 +257,6 @@ class ReadSubscriptions {
                 version.no(),
                 people.find(tx, version.by()).orElseThrow().name(),
                 version.at(),
-                describe.sentence(tx, version.terms(), of, who));
+                describe.sentence(tx, version, of, who));
     }
 }
