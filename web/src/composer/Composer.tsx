@@ -9,6 +9,7 @@ import { Actions } from "./Actions";
 import { Meanwhile } from "./Meanwhile";
 import type { Part } from "./part";
 import { PartEditor } from "./PartEditor";
+import { Notes } from "./Notes";
 import { Preview } from "./Preview";
 import { Sends } from "./Sends";
 import { Sentence } from "./Sentence";
@@ -196,28 +197,5 @@ function Follows({ report, follows, open, toggle }: FollowsProps) {
         {follows === null ? words.composer.follow : words.composer.followOther}
       </button>
     </p>
-  );
-}
-
-/** What is missing, and what is noted on a part whose editor is closed. */
-function Notes({ composed, open }: { composed: Api["Composed"]; open: Part[] }) {
-  return (
-    <ul className="pt-3 text-sm">
-      {composed.missing.length > 0 && (
-        <li className="text-late">
-          {words.composer.missing(composed.missing.map((part) => words.part[part]))}
-        </li>
-      )}
-      {composed.notes
-        .filter((note) => !open.includes(note.part))
-        .map((note) => (
-          <li
-            key={note.text}
-            className={`first-letter:uppercase ${note.serious ? "text-error" : "text-late"}`}
-          >
-            {note.text}
-          </li>
-        ))}
-    </ul>
   );
 }

@@ -311,6 +311,8 @@ describe("a subscription that is kept already", () => {
         line: { id: 5, name: "Kept", state: "ACTIVE", spines: [] },
         version: 3,
         terms,
+        fitted: terms,
+        lost: [],
         recipients: [],
       },
       "PUT subscriptions/5": null,
