@@ -106,7 +106,7 @@ final class TableWriting {
         String unit =
                 column.format().unit().isEmpty() ? "" : ", " + column.format().unit();
         String title = words.say("shown." + column.shown().name(), column.title());
-        return new Written.Head(title + unit, column.type() == ColumnType.NUMBER);
+        return new Written.Head(title + unit, column.type() == ColumnType.NUMBER, column.type() == ColumnType.TEXT);
     }
 
     private List<Written.Cell> cells(List<ColumnModel> columns, List<String> row) {

@@ -133,6 +133,31 @@ public final class Written {
         Chart withId(String other) {
             return new Chart(other, title, kind, overTime, keys, categories, ticks, series, partly, nothing);
         }
+
+        /** Some of its categories alone, with the rules of all. */
+        public Chart part(int from, int to) {
+            if (from == 0 && to == categories.size()) {
+                return this;
+            }
+            List<Series> parts = series.stream()
+                    .map(each -> new Series(
+                            each.name(),
+                            each.values().subList(from, to),
+                            each.written().subList(from, to)))
+                    .toList();
+            boolean hasPartly = partly >= from && partly < to;
+            return new Chart(
+                    id,
+                    title,
+                    kind,
+                    overTime,
+                    keys.subList(from, to),
+                    categories.subList(from, to),
+                    ticks,
+                    parts,
+                    hasPartly ? partly - from : -1,
+                    nothing);
+        }
     }
 
     /** A rule across a chart, lowest first. */
@@ -168,8 +193,12 @@ public final class Written {
         }
     }
 
-    /** A column's head, with its unit. */
-    public record Head(String title, boolean number) {}
+    /**
+     * A column's head, with its unit.
+     *
+     * @param wraps whether its cells are texts that may be broken over lines, rather than numbers or days
+     */
+    public record Head(String title, boolean number, boolean wraps) {}
 
     /** A cell. */
     public record Cell(String text, Verdict verdict, Weight weight) {

@@ -36,6 +36,7 @@ public final class ChartPainter {
 
     private final Graphics2D graphics;
     private final Rectangle2D area;
+    private final Written.Chart whole;
     private final Written.Chart chart;
     private final float sizePt;
     private final boolean lying;
@@ -44,9 +45,11 @@ public final class ChartPainter {
     private CategoryPlot plot;
     private Rectangle2D data;
 
-    private ChartPainter(Graphics2D graphics, Rectangle2D area, Written.Chart chart, float sizePt) {
+    private ChartPainter(
+            Graphics2D graphics, Rectangle2D area, Written.Chart whole, Written.Chart chart, float sizePt) {
         this.graphics = graphics;
         this.area = area;
+        this.whole = whole;
         this.chart = chart;
         this.sizePt = sizePt;
         boolean bars = chart.kind() == Block.ChartKind.BARS || chart.kind() == Block.ChartKind.SHARE;
@@ -65,7 +68,13 @@ public final class ChartPainter {
      * @return a mark a category, in order
      */
     public static List<Mark> paint(Graphics2D graphics, Rectangle2D area, Written.Chart chart, float sizePt) {
-        ChartPainter painter = new ChartPainter(graphics, area, chart, sizePt);
+        return paint(graphics, area, chart, 0, chart.categories().size(), sizePt);
+    }
+
+    /** Draws some of its categories alone, at the scale of all. */
+    public static List<Mark> paint(
+            Graphics2D graphics, Rectangle2D area, Written.Chart chart, int from, int to, float sizePt) {
+        ChartPainter painter = new ChartPainter(graphics, area, chart, chart.part(from, to), sizePt);
         if (!chart.nothing().isEmpty()) {
             painter.sayWhy();
             return List.of();
@@ -188,18 +197,18 @@ public final class ChartPainter {
 
     private double nameWidth() {
         double widest =
-                chart.categories().stream().mapToDouble(this::width).max().orElse(0);
+                whole.categories().stream().mapToDouble(this::width).max().orElse(0);
         return Math.min(widest, area.getWidth() * 0.4) + LABEL_GAP;
     }
 
     private double rightSpace() {
-        int last = chart.categories().size() - 1;
+        int last = whole.categories().size() - 1;
         double widest = lying
                 ? IntStream.rangeClosed(0, last)
-                        .mapToDouble(c -> width(total(c)))
+                        .mapToDouble(c -> width(total(whole, c)))
                         .max()
                         .orElse(0)
-                : chart.series().stream()
+                : whole.series().stream()
                         .mapToDouble(series -> width(directLabel(series, last)))
                         .max()
                         .orElse(0);
@@ -221,7 +230,7 @@ public final class ChartPainter {
         return HouseFont.SANS.fit(series.name(), sizePt, (float) Math.max(0, forName)) + " " + value;
     }
 
-    private String total(int category) {
+    private static String total(Written.Chart chart, int category) {
         return chart.series().size() == 1 ? chart.series().get(0).written().get(category) : "";
     }
 
@@ -264,7 +273,7 @@ public final class ChartPainter {
     private void totalsBehindTheBars() {
         for (int i = 0; i < chart.categories().size(); i++) {
             double end = plot.getRangeAxis().valueToJava2D(height(i), data, RectangleEdge.BOTTOM);
-            text(total(i), end + LABEL_GAP / 2, middle(i) + sizePt * 0.35, HouseColours.INK);
+            text(total(chart, i), end + LABEL_GAP / 2, middle(i) + sizePt * 0.35, HouseColours.INK);
         }
     }
 

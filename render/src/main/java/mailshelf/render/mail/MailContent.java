@@ -39,8 +39,8 @@ public record MailContent(
         int all = chart.categories().size();
         int from = chart.overTime() ? Math.max(0, all - MOST_SPANS) : 0;
         List<Written.Head> heads = new ArrayList<>();
-        heads.add(new Written.Head("", false));
-        chart.series().forEach(series -> heads.add(new Written.Head(series.name(), true)));
+        heads.add(new Written.Head("", false, true));
+        chart.series().forEach(series -> heads.add(new Written.Head(series.name(), true, false)));
         List<List<Written.Cell>> rows = new ArrayList<>();
         for (int category = from; category < all; category++) {
             List<Written.Cell> row = new ArrayList<>();

@@ -3,7 +3,6 @@ package mailshelf.render.paper;
 import java.awt.Graphics2D;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.function.Supplier;
 import mailshelf.core.report.Written;
 import mailshelf.core.wording.Words;
 import mailshelf.render.HouseColours;
@@ -15,6 +14,7 @@ public final class Document {
     public static final double HEIGHT_PT = 841.89;
 
     private static final double MARGIN = 48;
+    private static final double EDGE = 46;
     private static final float SMALL = 8;
 
     private Document() {}
@@ -28,53 +28,57 @@ public final class Document {
      */
     public record Running(String title, String issue, String foot) {}
 
-    public static void set(List<Written.Page> pages, Running running, Words words, Supplier<Graphics2D> newSheet) {
-        A4 sheets = new A4(newSheet);
+    public static void set(List<Written.Page> pages, Running running, Words words, Paper paper) {
+        A4 sheets = new A4(paper);
         PageSetter setter = new PageSetter(sheets, words, MARGIN);
         pages.forEach(setter::set);
         for (int i = 0; i < sheets.drawn.size(); i++) {
-            running(new Pen(sheets.drawn.get(i)), running, words.say("paper.sheet", i + 1, sheets.drawn.size()));
+            sheets.drawn.get(i).running(running, words.say("paper.sheet", i + 1, sheets.drawn.size()));
         }
     }
 
-    private static void running(Pen pen, Running running, String number) {
-        double right = WIDTH_PT - MARGIN;
-        float issueWidth = HouseFont.SANS.width(running.issue(), SMALL);
-        String title = HouseFont.SANS.fit(running.title(), SMALL, (float) (right - MARGIN - issueWidth - 16));
-        pen.left(title, MARGIN, 34, HouseFont.SANS, SMALL, HouseColours.GREY);
-        pen.right(running.issue(), right, 34, HouseFont.SANS, SMALL, HouseColours.GREY);
-        pen.left(running.foot(), MARGIN, HEIGHT_PT - 26, HouseFont.SANS, SMALL, HouseColours.GREY);
-        pen.right(number, right, HEIGHT_PT - 26, HouseFont.SANS, SMALL, HouseColours.GREY);
+    private record Drawn(Graphics2D graphics, double width, double height) {
+        private void running(Running running, String number) {
+            Pen pen = new Pen(graphics);
+            double right = width - MARGIN;
+            float issueWidth = HouseFont.SANS.width(running.issue(), SMALL);
+            String title = HouseFont.SANS.fit(running.title(), SMALL, (float) (right - MARGIN - issueWidth - 16));
+            pen.left(title, MARGIN, 34, HouseFont.SANS, SMALL, HouseColours.GREY);
+            pen.right(running.issue(), right, 34, HouseFont.SANS, SMALL, HouseColours.GREY);
+            pen.left(running.foot(), MARGIN, height - 26, HouseFont.SANS, SMALL, HouseColours.GREY);
+            pen.right(number, right, height - 26, HouseFont.SANS, SMALL, HouseColours.GREY);
+        }
     }
 
     private static final class A4 implements Sheets {
-        private final Supplier<Graphics2D> newSheet;
-        private final List<Graphics2D> drawn = new ArrayList<>();
+        private final Paper paper;
+        private final List<Drawn> drawn = new ArrayList<>();
 
-        private A4(Supplier<Graphics2D> newSheet) {
-            this.newSheet = newSheet;
+        private A4(Paper paper) {
+            this.paper = paper;
         }
 
         @Override
-        public Graphics2D next() {
-            Graphics2D sheet = newSheet.get();
-            drawn.add(sheet);
-            return sheet;
+        public Sheet next(boolean turned) {
+            double height = turned ? WIDTH_PT : HEIGHT_PT;
+            Graphics2D graphics = paper.newSheet(widthPt(turned), height);
+            drawn.add(new Drawn(graphics, widthPt(turned), height));
+            return new Sheet(graphics, EDGE, height - EDGE);
         }
 
         @Override
-        public double widthPt() {
-            return WIDTH_PT;
+        public double widthPt(boolean turned) {
+            return turned ? HEIGHT_PT : WIDTH_PT;
         }
 
         @Override
-        public double topPt() {
-            return 46;
+        public boolean canTurn() {
+            return true;
         }
 
         @Override
-        public double bottomPt() {
-            return HEIGHT_PT - 46;
+        public Structure structure() {
+            return paper.structure();
         }
     }
 }

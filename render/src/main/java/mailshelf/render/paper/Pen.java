@@ -23,9 +23,10 @@ final class Pen {
     }
 
     void left(String text, double x, double baseline, HouseFont face, float size, Color colour) {
-        graphics.setFont(face.at(size));
+        HouseFont able = face.ableFor(text);
+        graphics.setFont(able.at(size));
         graphics.setPaint(colour);
-        graphics.drawString(face.spelled(text), (float) x, (float) baseline);
+        graphics.drawString(able.spelled(text), (float) x, (float) baseline);
     }
 
     void right(String text, double x, double baseline, HouseFont face, float size, Color colour) {
@@ -59,23 +60,47 @@ final class Pen {
         };
     }
 
-    /** A text in lines that are no wider than allowed; a word that is wider stands alone, cut. */
+    /** A text in lines that are no wider than allowed; a word that is wider is broken. */
     static List<String> wrap(String text, HouseFont face, float size, double width) {
+        if (face.width(text, size) <= width) {
+            return text.isBlank() ? List.of() : List.of(text.strip());
+        }
         List<String> lines = new ArrayList<>();
         StringBuilder line = new StringBuilder();
         for (String word : text.strip().split("\\s+")) {
             String longer = line.isEmpty() ? word : line + " " + word;
             if (!line.isEmpty() && face.width(longer, size) > width) {
                 lines.add(line.toString());
-                line.setLength(0);
                 longer = word;
             }
             line.setLength(0);
-            line.append(face.fit(longer, size, (float) width));
+            line.append(lastLine(longer, face, size, width, lines));
         }
         if (!line.isEmpty()) {
             lines.add(line.toString());
         }
         return lines;
+    }
+
+    /** Adds the lines that a word fills, and gives what is left of it. */
+    private static String lastLine(String text, HouseFont face, float size, double width, List<String> lines) {
+        String rest = text;
+        while (face.width(rest, size) > width) {
+            int end = Math.max(1, face.fitting(rest, size, (float) width));
+            lines.add(rest.substring(0, end));
+            rest = rest.substring(end);
+        }
+        return rest;
+    }
+
+    /** The same in so many lines at most, the last one cut. */
+    static List<String> wrap(String text, HouseFont face, float size, double width, int most) {
+        List<String> lines = wrap(text, face, size, width);
+        if (lines.size() <= most) {
+            return lines;
+        }
+        List<String> first = new ArrayList<>(lines.subList(0, most - 1));
+        first.add(face.fit(String.join(" ", lines.subList(most - 1, lines.size())), size, (float) width));
+        return first;
     }
 }

@@ -1,5 +1,6 @@
 package mailshelf.render.paper;
 
+import java.awt.Graphics2D;
 import java.util.ArrayList;
 import java.util.List;
 import mailshelf.core.report.Written;
@@ -12,14 +13,28 @@ public final class SheetSvgs {
     private SheetSvgs() {}
 
     public static List<String> of(List<Written.Page> pages, Document.Running running, Words words) {
-        List<SvgSink> sinks = new ArrayList<>();
-        Document.set(pages, running, words, () -> {
-            SvgSink sink = new SvgSink();
-            sinks.add(sink);
-            return new VectorGraphics(sink);
-        });
-        return sinks.stream()
-                .map(sink -> sink.document(Document.WIDTH_PT, Document.HEIGHT_PT))
+        Drawings drawings = new Drawings();
+        Document.set(pages, running, words, drawings);
+        return drawings.sheets.stream()
+                .map(sheet -> sheet.sink().document(sheet.widthPt(), sheet.heightPt()))
                 .toList();
+    }
+
+    private record Sheet(SvgSink sink, double widthPt, double heightPt) {}
+
+    private static final class Drawings implements Paper {
+        private final List<Sheet> sheets = new ArrayList<>();
+
+        @Override
+        public Graphics2D newSheet(double widthPt, double heightPt) {
+            SvgSink sink = new SvgSink();
+            sheets.add(new Sheet(sink, widthPt, heightPt));
+            return new VectorGraphics(sink);
+        }
+
+        @Override
+        public Structure structure() {
+            return Structure.NONE;
+        }
     }
 }

@@ -3,14 +3,21 @@ package mailshelf.render.paper;
 import java.awt.Graphics2D;
 
 /** Where a page setter gets its paper from. */
-public interface Sheets {
-    /** A fresh sheet, y growing downwards, in points. */
-    Graphics2D next();
+interface Sheets {
+    /**
+     * A sheet to draw on, in points with y growing downwards.
+     *
+     * @param bottomPt how far down may be drawn, or infinity where paper is endless
+     */
+    record Sheet(Graphics2D graphics, double topPt, double bottomPt) {}
 
-    double widthPt();
+    /** A fresh sheet. */
+    Sheet next(boolean turned);
 
-    /** Height that may be drawn on, or infinity where paper is endless. */
-    double bottomPt();
+    double widthPt(boolean turned);
 
-    double topPt();
+    /** Whether there are any that lie on their long side. */
+    boolean canTurn();
+
+    Structure structure();
 }

@@ -11,6 +11,7 @@ import java.util.BitSet;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 import mailshelf.render.type.FontSubset;
 import mailshelf.render.type.HouseFont;
@@ -25,7 +26,10 @@ final class PdfSink implements VectorSink {
     private static final char TEXT_MARK = '\u0001';
     private static final Map<Color, String> WRITTEN = new ConcurrentHashMap<>();
 
+    private final double widthPt;
     private final double heightPt;
+    private final PdfStructure structure;
+    private final List<PdfStructure.Element> marked = new ArrayList<>();
     private final StringBuilder out = new StringBuilder(16_384);
     private final Map<HouseFont, BitSet> characters = new EnumMap<>(HouseFont.class);
     private final List<Piece> pieces = new ArrayList<>();
@@ -36,15 +40,56 @@ final class PdfSink implements VectorSink {
     private double lineWidth = -1;
     private HouseFont font;
     private float fontPt;
+    private boolean isMarking;
+    private Optional<PdfStructure.Element> marking = Optional.empty();
 
     private record Piece(HouseFont face, String text) {}
 
-    PdfSink(double heightPt) {
+    PdfSink(double widthPt, double heightPt, PdfStructure structure) {
+        this.widthPt = widthPt;
         this.heightPt = heightPt;
+        this.structure = structure;
+    }
+
+    double widthPt() {
+        return widthPt;
+    }
+
+    double heightPt() {
+        return heightPt;
+    }
+
+    /** What its marked parts are of, by their numbers (PDF 32000-1 §14.7.4). */
+    List<PdfStructure.Element> marked() {
+        return marked;
+    }
+
+    /** Begins a part that is of an element, or of none as ornaments are, where the last one is of another. */
+    private void mark(Optional<PdfStructure.Element> element) {
+        if (isMarking && element.equals(marking)) {
+            return;
+        }
+        if (isMarking) {
+            out.append("EMC\n");
+        }
+        isMarking = true;
+        marking = element;
+        if (element.isEmpty()) {
+            out.append("/Artifact BMC\n");
+            return;
+        }
+        out.append('/')
+                .append(element.get().role().type())
+                .append(" <</MCID ")
+                .append(marked.size())
+                .append(">> BDC\n");
+        element.get().mark(this, marked.size());
+        marked.add(element.get());
     }
 
     @Override
     public void fill(Shape shape, Color colour) {
+        mark(structure.drawing());
         filling(colour);
         if (shape instanceof Rectangle2D bar) {
             Numbers.append(out, bar.getX()).append(' ');
@@ -59,6 +104,7 @@ final class PdfSink implements VectorSink {
 
     @Override
     public void stroke(Shape shape, Color colour, BasicStroke stroke) {
+        mark(structure.drawing());
         if (!colour.equals(stroking)) {
             out.append(written(colour)).append("RG\n");
             stroking = colour;
@@ -73,6 +119,7 @@ final class PdfSink implements VectorSink {
 
     @Override
     public void text(String text, double x, double y, HouseFont face, float sizePt, Color colour) {
+        mark(structure.writing());
         filling(colour);
         out.append("BT ");
         if (face != font || sizePt != fontPt) {
@@ -110,6 +157,9 @@ final class PdfSink implements VectorSink {
             from = at + 1;
         }
         content.append(out, from, out.length());
+        if (isMarking) {
+            content.append("EMC\n");
+        }
         return content.toString().getBytes(StandardCharsets.ISO_8859_1);
     }
 

@@ -12,8 +12,8 @@ public final class ReportPdf {
 
     /** @param made for the document's dates and identity; equal pages and moment give equal bytes */
     public static byte[] of(List<Written.Page> pages, Document.Running running, Words words, Instant made) {
-        PdfFile file = new PdfFile(Document.WIDTH_PT, Document.HEIGHT_PT);
-        Document.set(pages, running, words, file::newSheet);
+        PdfFile file = new PdfFile();
+        Document.set(pages, running, words, file);
         return file.bytes(running.title(), words.locale().toLanguageTag(), made);
     }
 }

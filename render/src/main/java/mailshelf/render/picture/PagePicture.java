@@ -10,8 +10,7 @@ import javax.imageio.ImageIO;
 import mailshelf.core.report.Written;
 import mailshelf.core.wording.Words;
 import mailshelf.render.HouseColours;
-import mailshelf.render.paper.PageSetter;
-import mailshelf.render.paper.Sheets;
+import mailshelf.render.paper.EndlessSheet;
 import mailshelf.render.vector.VectorGraphics;
 import mailshelf.render.vector.VectorSink;
 
@@ -19,7 +18,6 @@ import mailshelf.render.vector.VectorSink;
 public final class PagePicture {
     private static final int WIDTH_PX = 1200;
     private static final double WIDTH_PT = 595;
-    private static final double MARGIN = 30;
     private static final int TALLEST_PX = 6000;
 
     private PagePicture() {}
@@ -27,7 +25,7 @@ public final class PagePicture {
     /** @return a PNG 1,200 pixels wide, as high as the page needs, cut at 6,000 */
     public static byte[] of(Written.Page page, Words words) {
         double scale = WIDTH_PX / WIDTH_PT;
-        double heightPt = new PageSetter(new Endless(new VectorGraphics(NOWHERE)), words, MARGIN).set(page);
+        double heightPt = EndlessSheet.set(page, new VectorGraphics(NOWHERE), WIDTH_PT, words);
         int height = (int) Math.min(TALLEST_PX, Math.ceil(heightPt * scale));
         BufferedImage image = new BufferedImage(WIDTH_PX, height, BufferedImage.TYPE_INT_RGB);
         Graphics2D graphics = image.createGraphics();
@@ -38,7 +36,7 @@ public final class PagePicture {
         graphics.setPaint(HouseColours.WHITE);
         graphics.fillRect(0, 0, WIDTH_PX, height);
         graphics.scale(scale, scale);
-        new PageSetter(new Endless(graphics), words, MARGIN).set(page);
+        EndlessSheet.set(page, graphics, WIDTH_PT, words);
         graphics.dispose();
         return png(image);
     }
@@ -75,26 +73,4 @@ public final class PagePicture {
             // only the height is wanted
         }
     };
-
-    private record Endless(Graphics2D graphics) implements Sheets {
-        @Override
-        public Graphics2D next() {
-            return graphics;
-        }
-
-        @Override
-        public double widthPt() {
-            return WIDTH_PT;
-        }
-
-        @Override
-        public double topPt() {
-            return 12;
-        }
-
-        @Override
-        public double bottomPt() {
-            return Double.POSITIVE_INFINITY;
-        }
-    }
 }

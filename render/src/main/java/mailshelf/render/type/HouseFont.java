@@ -16,6 +16,7 @@ public enum HouseFont {
 
     private static final int NO_BREAK_SPACE = 0xA0;
     private static final int UNSEEN = -1;
+    private static final int BOX = 0x25A1;
 
     private final String resource;
     private final String postScriptName;
@@ -67,7 +68,7 @@ public enum HouseFont {
 
     /**
      * The text as this face can write it: a space that it lacks, as the thin one between thousands, is its plain one,
-     * and a mark that it lacks and nobody would see is left out.
+     * a mark that it lacks and nobody would see is left out, and for any other character that it lacks stands a box.
      */
     public String spelled(String text) {
         StringBuilder written = new StringBuilder(text.length());
@@ -84,13 +85,40 @@ public enum HouseFont {
         if (glyph(character) != 0) {
             return character;
         }
+        if (Character.isSpaceChar(character)) {
+            return NO_BREAK_SPACE;
+        }
+        return isUnseen(character) ? UNSEEN : BOX;
+    }
+
+    private static boolean isUnseen(int character) {
         int type = Character.getType(character);
-        boolean unseen = type == Character.FORMAT || type == Character.CONTROL;
-        return Character.isSpaceChar(character) ? NO_BREAK_SPACE : unseen ? UNSEEN : character;
+        boolean isVariation = character >= 0xFE00 && character <= 0xFE0F;
+        return type == Character.FORMAT || type == Character.CONTROL || isVariation;
+    }
+
+    /** Whether it writes a box for some character of a text. */
+    public boolean lacks(String text) {
+        for (int i = 0; i < text.length(); i += Character.charCount(text.codePointAt(i))) {
+            int character = text.codePointAt(i);
+            if (glyph(character) == 0 && spelled(character) == BOX) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    /** The face to write a text in: this one, unless a sans-serif face has more of it, as of Greek and Cyrillic. */
+    public HouseFont ableFor(String text) {
+        return this == SERIF && lacks(text) ? SANS_BOLD : this;
     }
 
     /** Width of a text at a size, both in points; kerning is left out everywhere alike. */
     public float width(String text, float sizePt) {
+        HouseFont able = ableFor(text);
+        if (able != this) {
+            return able.width(text, sizePt);
+        }
         float units = 0;
         for (int i = 0; i < text.length(); ) {
             int character = text.codePointAt(i);
@@ -105,17 +133,23 @@ public enum HouseFont {
         if (width(text, sizePt) <= widthPt) {
             return text;
         }
-        float room = (widthPt - width("…", sizePt)) * perEm() / sizePt;
+        return text.substring(0, fitting(text, sizePt, widthPt - width("…", sizePt))) + "…";
+    }
+
+    /** How many chars of a text fit a width. */
+    public int fitting(String text, float sizePt, float widthPt) {
+        HouseFont able = ableFor(text);
+        float room = widthPt * able.perEm() / sizePt;
         float used = 0;
         int end = 0;
         while (end < text.length()) {
-            used += units(text.codePointAt(end));
+            used += able.units(text.codePointAt(end));
             if (used > room) {
                 break;
             }
             end += Character.charCount(text.codePointAt(end));
         }
-        return text.substring(0, end) + "…";
+        return end;
     }
 
     /** Width of a character as it is written, in the face's own units. */

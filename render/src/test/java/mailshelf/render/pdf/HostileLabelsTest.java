@@ -62,7 +62,8 @@ class HostileLabelsTest {
 
     private static byte[] pdf() {
         List<String> labels = List.of(MARKUP, FORMULA, ENDLESS, INVISIBLE);
-        List<Written.Head> heads = List.of(new Written.Head("Place", false), new Written.Head(MARKUP, true));
+        List<Written.Head> heads =
+                List.of(new Written.Head("Place", false, true), new Written.Head(MARKUP, true, false));
         List<List<Written.Cell>> rows = labels.stream()
                 .map(label -> List.of(cell(label), cell("12345678")))
                 .toList();
