@@ -24,18 +24,21 @@ final class MailHtml {
               .r { border-color:#3c4946 !important } .better { color:#7fc8b0 !important } .worse { color:#eb9a86 !important }
               .bar { background:#5da892 !important }
             }
-            @media (max-width: 480px) { .f { display:block !important; width:auto !important } th { overflow-wrap:anywhere !important } .p { padding:16px !important } }
+            @media (max-width: 480px) {
+              .f { display:block !important; width:auto !important } .p { padding:16px !important }
+              .t th { display:none !important } .t tr { display:block !important; padding:6px 0 !important }
+              .t td { display:inline-block !important; padding:0 12px 0 0 !important; border:0 !important; text-align:left !important }
+              .t .k { display:block !important } .t .h { display:inline !important }
+              .t tr { border-bottom:1px solid #DDD5C4 !important }
+            }
             </style>
             """;
 
-    private static final String SANS = "font-family:'Source Sans 3','Segoe UI',Helvetica,Arial,sans-serif;";
+    static final String SANS = "font-family:'Source Sans 3','Segoe UI',Helvetica,Arial,sans-serif;";
     private static final String SERIF = "font-family:Fraunces,Georgia,'Times New Roman',serif;";
     /** A label without a space in it may be wider than a phone. */
-    private static final String LONG_WORDS = "overflow-wrap:anywhere;";
+    static final String LONG_WORDS = "overflow-wrap:break-word;";
 
-    private static final int USUAL_WORD = 12;
-
-    private static final String STRONG = "font-weight:600";
     private static final String GREY =
             "class=\"g\" style=\"" + SANS + "font-size:14px;line-height:21px;color:#5F6866;margin:0\"";
 
@@ -61,13 +64,12 @@ final class MailHtml {
                 "<table role=\"presentation\" width=\"640\" cellpadding=\"0\" cellspacing=\"0\" style=\"width:100%;max-width:640px;text-align:left\"><tr>"
                         + "<td class=\"p\" style=\"background:#ffffff;color:#1D2B2A;padding:28px;" + SANS + "\">");
         letter();
+        note(content.reportLine());
         out.element(
                 "h1",
                 "style=\"" + SERIF + "font-size:24px;line-height:31px;font-weight:600;margin:0 0 4px\"",
                 page.title());
-        Stream.of(page.showing(), page.freshness())
-                .filter(line -> !line.isEmpty())
-                .forEach(line -> out.element("p", GREY, line));
+        Stream.of(page.showing(), page.freshness()).forEach(this::note);
         if (!page.beginsWithFigures()) {
             picture();
         }
@@ -127,7 +129,7 @@ final class MailHtml {
         out.raw("</div></td>\n");
     }
 
-    private static String verdict(Written.Verdict verdict) {
+    static String verdict(Written.Verdict verdict) {
         return switch (verdict) {
             case BETTER -> "class=\"better\" style=\"color:#1F5C4D\"";
             case WORSE -> "class=\"worse\" style=\"color:#B4472E\"";
@@ -160,19 +162,23 @@ final class MailHtml {
             out.element("p", GREY, chart.nothing());
             return;
         }
-        if (chart.series().size() > 1) {
-            grid(content.asTable(chart));
-            return;
-        }
         heading(chart.title());
+        if (chart.series().size() > 1) {
+            MailTable.write(content.asTable(chart), content.mostRows(), out);
+        } else {
+            bars(content.shownOf(chart));
+        }
+        note(content.cutNote(chart));
+    }
+
+    private void bars(Written.Chart chart) {
         Written.Series series = chart.series().get(0);
         double longest = series.values().stream()
                 .mapToDouble(value -> value == null ? 0 : value)
                 .max()
                 .orElse(0);
-        int from = chart.overTime() ? Math.max(0, chart.categories().size() - MailContent.MOST_SPANS) : 0;
         out.raw("<table width=\"100%\" cellpadding=\"0\" cellspacing=\"0\" style=\"" + SANS + "font-size:15px\">");
-        for (int i = from; i < chart.categories().size(); i++) {
+        for (int i = 0; i < chart.categories().size(); i++) {
             Double value = series.values().get(i);
             long width = value == null || longest <= 0 ? 0 : Math.round(Math.max(0, value) * 100 / longest);
             out.raw("<tr><th scope=\"row\" align=\"left\" style=\"font-weight:400;padding:3px 12px 3px 0;width:30%;"
@@ -188,57 +194,16 @@ final class MailHtml {
     }
 
     private void table(Written.Table table) {
-        grid(table);
-        Stream.of(content.cutNote(table), table.note())
-                .filter(note -> !note.isEmpty())
-                .forEach(note -> out.element("p", GREY, note));
-    }
-
-    private void grid(Written.Table table) {
         heading(table.title());
-        out.raw("<table width=\"100%\" cellpadding=\"0\" cellspacing=\"0\" style=\"" + SANS
-                + "font-size:14px;border-collapse:collapse\"><tr>\n");
-        for (Written.Head head : table.heads()) {
-            out.element(
-                    "th",
-                    "scope=\"col\" class=\"g r\" "
-                            + cellStyle(head.number(), wrapping(head) + "font-weight:400;color:#5F6866"),
-                    head.title());
-        }
-        out.raw("</tr>\n");
-        table.rows().stream().limit(MailContent.MOST_ROWS).forEach(row -> row(table, row, ""));
-        if (!table.total().isEmpty()) {
-            row(table, table.total(), STRONG);
-        }
-        out.raw("</table>\n");
-        if (table.rows().isEmpty()) {
-            out.element("p", GREY, content.words().say("table.no-rows"));
-        }
+        MailTable.write(table, content.mostRows(), out);
+        note(table.rows().isEmpty() ? content.words().say("table.no-rows") : content.cutNote(table));
+        note(table.note());
     }
 
-    private void row(Written.Table table, List<Written.Cell> cells, String style) {
-        out.raw("<tr>");
-        for (int i = 0; i < cells.size(); i++) {
-            boolean number = table.heads().get(i).number();
-            String own = cells.get(i).weight() == Written.Weight.PLAIN ? style : STRONG;
-            out.raw("<td class=\"r\" " + cellStyle(number, (number ? "" : LONG_WORDS) + own) + ">");
-            out.element("span", verdict(cells.get(i).verdict()), cells.get(i).text());
-            out.raw("</td>\n");
+    private void note(String note) {
+        if (!note.isEmpty()) {
+            out.element("p", GREY, note);
         }
-        out.raw("</tr>\n");
-    }
-
-    /** Words of a usual length stay whole in a head, even where the values below it are short. */
-    private static String wrapping(Written.Head head) {
-        boolean hasLong = Stream.of(head.title().split(" ")).anyMatch(word -> word.length() > USUAL_WORD);
-        return head.number() || !hasLong ? "" : LONG_WORDS;
-    }
-
-    private static String cellStyle(boolean number, String more) {
-        String align = number ? "right" : "left";
-        return "align=\"" + align + "\" style=\"padding:6px 0 6px " + (number ? "12px" : "0")
-                + ";border-bottom:1px solid #DDD5C4;text-align:" + align + ";" + more
-                + "\"";
     }
 
     private void section(Written.Section section) {

@@ -26,7 +26,7 @@ final class MailText {
         if (!content.letter().text().isEmpty()) {
             line(content.letter().text() + "\n");
         }
-        Stream.of(page.title(), page.showing(), page.freshness())
+        Stream.of(content.reportLine(), page.title(), page.showing(), page.freshness())
                 .filter(said -> !said.isEmpty())
                 .forEach(this::line);
         page.each(this::figures, this::chart, this::table, this::text, this::section);
@@ -70,6 +70,7 @@ final class MailText {
     private void chart(Written.Chart chart) {
         if (chart.nothing().isEmpty()) {
             table(content.asTable(chart));
+            note(content.cutNote(chart));
         } else {
             line("\n" + chart.title());
             line(chart.nothing());
@@ -80,7 +81,7 @@ final class MailText {
         line("\n" + table.title());
         List<List<String>> rows = new ArrayList<>();
         rows.add(table.heads().stream().map(Written.Head::title).toList());
-        table.rows().stream().limit(MailContent.MOST_ROWS).forEach(row -> rows.add(texts(row)));
+        table.rows().stream().limit(content.mostRows()).forEach(row -> rows.add(texts(row)));
         if (!table.total().isEmpty()) {
             rows.add(texts(table.total()));
         }
@@ -95,9 +96,13 @@ final class MailText {
         if (table.rows().isEmpty()) {
             line(content.words().say("table.no-rows"));
         }
-        Stream.of(content.cutNote(table), table.note())
-                .filter(note -> !note.isEmpty())
-                .forEach(this::line);
+        Stream.of(content.cutNote(table), table.note()).forEach(this::note);
+    }
+
+    private void note(String note) {
+        if (!note.isEmpty()) {
+            line(note);
+        }
     }
 
     private static List<String> texts(List<Written.Cell> cells) {

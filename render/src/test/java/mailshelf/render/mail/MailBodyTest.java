@@ -9,6 +9,7 @@ import java.time.ZoneId;
 import java.util.List;
 import java.util.Locale;
 import java.util.regex.Pattern;
+import java.util.stream.IntStream;
 import mailshelf.core.data.Filter;
 import mailshelf.core.letter.Letter;
 import mailshelf.core.report.Ferries;
@@ -75,6 +76,65 @@ class MailBodyTest {
 
         assertThat(body.html()).contains("The first 40 of").contains("in the PDF");
         assertThat(body.text()).contains("The first 40 of");
+    }
+
+    @Test
+    void a_chart_of_many_weeks_shows_the_last_and_says_so() {
+        Written.Page page = page(1, List.of());
+        Written.Chart chart = page.charts().stream()
+                .filter(each -> each.overTime() && each.categories().size() > 8)
+                .findFirst()
+                .orElseThrow();
+        MailBody body = body(page);
+        String note = "The last 8 of " + chart.categories().size() + "; all of them are in the PDF.";
+
+        assertThat(body.html()).contains(note);
+        assertThat(body.text()).contains(note);
+    }
+
+    @Test
+    void the_report_is_named_above_its_page() {
+        Written.Page page = page(1, List.of());
+        MailBody body = body(page);
+
+        assertThat(page.report()).isNotEqualTo(page.title());
+        assertThat(read(body.html())).containsSubsequence(page.report(), page.title(), page.showing());
+        assertThat(body.text()).startsWith(page.report() + "\n" + page.title());
+    }
+
+    @Test
+    void mail_programs_show_all_of_it_however_many_tables_it_has() {
+        Written.Page page = page(2, List.of());
+        Written.Table table = page.tables().get(0);
+        List<Written.Table> many = IntStream.range(0, 12)
+                .mapToObj(i -> new Written.Table(
+                        "many" + i,
+                        table.title(),
+                        table.heads(),
+                        true,
+                        List.of(),
+                        table.count(),
+                        table.rows(),
+                        table.total(),
+                        table.note()))
+                .toList();
+        MailBody body = body(new Written.Page(
+                page.report(),
+                page.id(),
+                page.title(),
+                1,
+                page.showing(),
+                page.freshness(),
+                page.rows(),
+                List.of(),
+                List.of(),
+                many,
+                List.of(),
+                List.of(),
+                many.stream().map(Written.Table::id).toList()));
+
+        assertThat(body.html()).hasSizeLessThan(100_000).contains("leave/t0k3n").contains("The first 10 of");
+        assertThat(body.text()).contains("The first 10 of");
     }
 
     @Test
