@@ -5,6 +5,7 @@ import { Fault } from "../kit/Fault";
 import { useNotice } from "../kit/Notices";
 import { useWhen } from "../kit/when";
 import { words } from "../words";
+import { Confirm } from "./Confirm";
 import { PlanEditor } from "./PlanEditor";
 import { SendFile } from "./SendFile";
 
@@ -46,23 +47,21 @@ export function Coming({ view }: { view: View }) {
 
 function LoadNow({ view }: { view: View }) {
   const say = useNotice();
-  const load = useChange(() =>
-    call<Api["LoadView"]>(`data-sets/${view.line.id}/loads/now`, { method: "POST" }),
+  const load = useChange((confirmed: boolean) =>
+    call<Api["LoadView"]>(`data-sets/${view.line.id}/loads/now${confirmed ? "?confirmed=true" : ""}`, {
+      method: "POST",
+    }),
   );
+  const begin = (confirmed: boolean) =>
+    load.mutate(confirmed, { onSuccess: (made) => say({ text: words.data.loaded(made.rows) }) });
   return (
     <div className="pt-3" aria-busy={load.isPending}>
-      <button
-        type="button"
-        className="act-plain"
-        disabled={load.isPending}
-        onClick={() =>
-          load.mutate(undefined, { onSuccess: (made) => say({ text: words.data.loaded(made.rows) }) })
-        }
-      >
+      <button type="button" className="act-plain" disabled={load.isPending} onClick={() => begin(false)}>
         {words.data.loadNow}
       </button>
       {load.isPending && <p role="status">{words.data.loading}</p>}
       <Fault error={load.error} />
+      <Confirm error={load.error} confirm={() => begin(true)} />
     </div>
   );
 }

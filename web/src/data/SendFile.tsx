@@ -5,6 +5,7 @@ import { Fault } from "../kit/Fault";
 import { OneOf } from "../kit/Field";
 import { useNotice } from "../kit/Notices";
 import { words } from "../words";
+import { Confirm } from "./Confirm";
 import { DropFile } from "./DropFile";
 
 /** Sending a file, whose rows take the place of those before or are added to them. */
@@ -12,16 +13,19 @@ export function SendFile({ view }: { view: Api["DataSetView"] }) {
   const say = useNotice();
   const [mode, setMode] = useState<"REPLACE" | "APPEND">("REPLACE");
   const [dates, setDates] = useState("");
-  const load = useChange((file: File) =>
+  const load = useChange(({ file, confirmed }: { file: File; confirmed: boolean }) =>
     call<Api["LoadView"]>(
-      `data-sets/${view.line.id}/loads?${new URLSearchParams({ mode, ...(dates && { dates }) })}`,
+      `data-sets/${view.line.id}/loads?${new URLSearchParams({ mode, ...(dates && { dates }), ...(confirmed && { confirmed: "true" }) })}`,
       { method: "POST", file },
     ),
   );
   const [file, setFile] = useState<File | null>(null);
-  const take = (next: File) => {
+  const take = (next: File, confirmed = false) => {
     setFile(next);
-    load.mutate(next, { onSuccess: (made) => say({ text: words.data.loaded(made.rows) }) });
+    load.mutate(
+      { file: next, confirmed },
+      { onSuccess: (made) => say({ text: words.data.loaded(made.rows) }) },
+    );
   };
   return (
     <div className="space-y-3 pt-3" aria-busy={load.isPending}>
@@ -60,6 +64,7 @@ export function SendFile({ view }: { view: Api["DataSetView"] }) {
           {words.fault.again}
         </button>
       )}
+      {file && <Confirm error={load.error} confirm={() => take(file, true)} />}
     </div>
   );
 }

@@ -354,8 +354,8 @@ describe("a page of a report", () => {
         id: "t1",
         title: "By route",
         heads: [
-          { title: "Route", number: false },
-          { title: "Change", number: true },
+          { title: "Route", number: false, wraps: false },
+          { title: "Change", number: true, wraps: false },
         ],
         ofData: false,
         keys: [["1 Ness–Hovden"]],
@@ -372,7 +372,7 @@ describe("a page of a report", () => {
       {
         id: "t2",
         title: "Nothing",
-        heads: [{ title: "Route", number: false }],
+        heads: [{ title: "Route", number: false, wraps: false }],
         ofData: true,
         keys: [],
         count: 0,

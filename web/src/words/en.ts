@@ -95,6 +95,7 @@ export const en = {
     keepPlan: "Keep it so",
     lastLoad: (why: string) => `Last load: ${why}`,
     line: "What reports are made of; each load is a version of its own.",
+    confirm: "It is right so: load it",
     loadNow: "Load now",
     loaded: (rows: number) => `${counted(rows, "row is", "rows are")} loaded.`,
     loading: "Being loaded…",

@@ -2254,6 +2254,7 @@ export interface components {
         Head: {
             title: string;
             number: boolean;
+            wraps: boolean;
         };
         Hit: {
             /** Format: int64 */
@@ -4755,6 +4756,7 @@ export interface operations {
             query?: {
                 mode?: "REPLACE" | "APPEND";
                 dates?: "ISO" | "DAY_MONTH_YEAR" | "DAY_FIRST" | "MONTH_FIRST";
+                confirmed?: boolean;
             };
             header?: never;
             path: {
@@ -4777,7 +4779,9 @@ export interface operations {
     };
     loadNow: {
         parameters: {
-            query?: never;
+            query?: {
+                confirmed?: boolean;
+            };
             header?: never;
             path: {
                 id: string;

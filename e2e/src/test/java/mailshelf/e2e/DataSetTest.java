@@ -3,11 +3,14 @@ package mailshelf.e2e;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.assertions.PlaywrightAssertions;
+import com.microsoft.playwright.options.FilePayload;
 import java.io.IOException;
 import java.net.http.HttpResponse;
 import java.nio.charset.Charset;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.LocalDate;
 import java.util.Map;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
@@ -110,6 +113,43 @@ class DataSetTest {
 
         assertThat(refused.statusCode()).isEqualTo(422);
         assertThat(new String(refused.body())).contains("line 4, column amount").contains("12.5");
+    }
+
+    @Test
+    void a_load_that_loses_most_rows_or_repeats_them_waits_for_somebody_to_confirm_it() {
+        long id = dataSet("moorings");
+        String path = "data-sets/" + id + "/loads";
+        StringBuilder year = new StringBuilder("day,route,amount\n");
+        for (int i = 0; i < 300; i++) {
+            year.append(LocalDate.of(2026, 1, 1).plusDays(i))
+                    .append(",Ness,")
+                    .append(i)
+                    .append('\n');
+        }
+        json(sunniva.upload(path, year.toString()));
+
+        Api.Refusal cut = Api.refusal(sunniva.upload(path, year.substring(0, year.indexOf("\n", 1000) + 1)));
+        assertThat(cut.code()).isEqualTo("data.loses-rows");
+        assertThat(Api.refusal(sunniva.upload(path, "day,route,amount\n")).code())
+                .isEqualTo("data.loses-rows");
+        assertThat(Api.refusal(sunniva.upload(path + "?mode=APPEND", year.toString()))
+                        .code())
+                .isEqualTo("data.repeats-rows");
+        JsonNode line = sunniva.get("data-sets/" + id).get("line");
+        assertThat(line.get("newestLoad").get("rows").asLong()).isEqualTo(300);
+        assertThat(line.get("failure").asString()).contains("each of its 300 rows is there already");
+
+        Reader reader = DEMO.reader().signInAs("Sunniva Rein");
+        reader.page.navigate("/data/" + id);
+        reader.page
+                .locator("input[type=file]")
+                .setInputFiles(new FilePayload(
+                        "cut.csv",
+                        "text/csv",
+                        "day,route,amount\n2026-11-24,Ness,1\n".getBytes(StandardCharsets.UTF_8)));
+        reader.button("It is right so: load it").click();
+        PlaywrightAssertions.assertThat(reader.page.getByText("1 row is loaded."))
+                .isVisible();
     }
 
     @Test

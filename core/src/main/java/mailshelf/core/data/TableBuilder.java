@@ -37,11 +37,16 @@ public final class TableBuilder {
     /** Starts with the rows of a table of the same columns. */
     public static TableBuilder from(Table table) {
         TableBuilder builder = new TableBuilder(table.columns(), table.dateColumn());
-        for (int i = 0; i < builder.collectors.size(); i++) {
-            builder.collectors.get(i).addAll(table.data(i));
-        }
-        builder.rows = table.rows();
+        builder.addAll(table);
         return builder;
+    }
+
+    /** Adds the rows of a table of the same columns. */
+    public void addAll(Table table) {
+        for (int i = 0; i < collectors.size(); i++) {
+            collectors.get(i).addAll(table.data(i));
+        }
+        rows += table.rows();
     }
 
     /**
@@ -93,7 +98,7 @@ public final class TableBuilder {
         /** Keeps what was read last. */
         void keep();
 
-        /** Takes over a column of the same type; only into an empty collector. */
+        /** Adds a column of the same type. */
         void addAll(ColumnData column);
 
         ColumnData build(int[] order);
@@ -123,11 +128,11 @@ public final class TableBuilder {
         @Override
         public void addAll(ColumnData column) {
             ColumnData.Text text = (ColumnData.Text) column;
-            for (String word : text.dictionary()) {
-                codes.put(word, newCode(word));
-            }
+            int[] own = Arrays.stream(text.dictionary())
+                    .mapToInt(word -> codes.computeIfAbsent(word, this::newCode))
+                    .toArray();
             for (int row = 0; row < text.codes().length; row++) {
-                values.add(text.hasNone(row) ? NONE : text.codes()[row]);
+                values.add(text.hasNone(row) ? NONE : own[text.codes()[row]]);
             }
         }
 
@@ -176,7 +181,9 @@ public final class TableBuilder {
 
         @Override
         public void addAll(ColumnData column) {
-            values = ((ColumnData.Numbers) column).unscaled().clone();
+            long[] more = ((ColumnData.Numbers) column).unscaled();
+            values = Arrays.copyOf(values, size + more.length);
+            System.arraycopy(more, 0, values, size, more.length);
             size = values.length;
         }
 

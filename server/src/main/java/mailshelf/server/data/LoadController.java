@@ -100,6 +100,7 @@ class LoadController {
      * The body is CSV with a line of names; how it is written is found out.
      *
      * @param dates which form days are in that fit several
+     * @param confirmed to load it though it loses most rows, or repeats those that are there
      */
     @PostMapping("/{id}/loads")
     @ResponseStatus(HttpStatus.CREATED)
@@ -108,6 +109,7 @@ class LoadController {
             @PathVariable DataSetId id,
             @RequestParam(defaultValue = "REPLACE") LoadMode mode,
             @RequestParam Optional<DateForm> dates,
+            @RequestParam(defaultValue = "false") boolean confirmed,
             HttpServletRequest request)
             throws IOException {
         DataSet dataSet = publishable(who, id);
@@ -119,17 +121,23 @@ class LoadController {
             CsvTable.read(csv.reader(), csv.form(dataSet.columns(), dates), dataSet.columns(), rows);
         };
         return ReadDataSets.LoadView.of(
-                claims.whenFree(dataSet, () -> loadRows.run(Optional.of(who), dataSet, mode, incoming)));
+                claims.whenFree(dataSet, () -> loadRows.run(Optional.of(who), dataSet, mode, confirmed, incoming)));
     }
 
-    /** Loads at once what its source has. */
+    /**
+     * Loads at once what its source has.
+     *
+     * @param confirmed to load it though it loses most rows, or repeats those that are there
+     */
     @PostMapping("/{id}/loads/now")
     @ResponseStatus(HttpStatus.CREATED)
-    ReadDataSets.LoadView loadNow(Person who, @PathVariable DataSetId id) throws IOException {
+    ReadDataSets.LoadView loadNow(
+            Person who, @PathVariable DataSetId id, @RequestParam(defaultValue = "false") boolean confirmed)
+            throws IOException {
         DataSet dataSet = publishable(who, id);
         LoadMode mode = dataSet.plan().mode();
-        return ReadDataSets.LoadView.of(
-                claims.whenFree(dataSet, () -> loadRows.run(Optional.of(who), dataSet, mode, fetchRows.all(dataSet))));
+        return ReadDataSets.LoadView.of(claims.whenFree(
+                dataSet, () -> loadRows.run(Optional.of(who), dataSet, mode, confirmed, fetchRows.all(dataSet))));
     }
 
     @PutMapping("/{id}/plan")

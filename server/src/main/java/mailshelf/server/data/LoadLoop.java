@@ -163,7 +163,7 @@ public class LoadLoop implements SmartLifecycle {
      */
     private void load(DataSet dataSet, Incoming incoming) {
         try {
-            loadRows.run(Optional.empty(), dataSet, dataSet.plan().mode(), incoming);
+            loadRows.run(Optional.empty(), dataSet, dataSet.plan().mode(), false, incoming);
         } catch (Problem e) {
             LOG.warn("A load of {} failed: {}", dataSet.id(), e.code());
         } catch (RuntimeException | IOException | StackOverflowError | LinkageError e) {

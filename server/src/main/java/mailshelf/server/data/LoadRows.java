@@ -11,6 +11,7 @@ import mailshelf.core.Problem;
 import mailshelf.core.audit.Act;
 import mailshelf.core.audit.Thing;
 import mailshelf.core.data.DataSetId;
+import mailshelf.core.data.LoadChange;
 import mailshelf.core.data.LoadId;
 import mailshelf.core.data.LoadMode;
 import mailshelf.core.data.Slicing;
@@ -96,12 +97,14 @@ class LoadRows {
      * A load that fails leaves the one before it in use, and is told where its figures are read.
      *
      * @param who asks for it; empty for one that comes by itself
+     * @param confirmed whether somebody has said that it may lose most rows, or repeat some
      */
-    Load run(Optional<Person> who, DataSet dataSet, LoadMode mode, Incoming incoming) throws IOException {
+    Load run(Optional<Person> who, DataSet dataSet, LoadMode mode, boolean confirmed, Incoming incoming)
+            throws IOException {
         room.acquireUninterruptibly();
         long begun = System.nanoTime();
         try {
-            return load(who, dataSet, mode, incoming, begun);
+            return load(who, dataSet, mode, confirmed, incoming, begun);
         } catch (RuntimeException | IOException | StackOverflowError | LinkageError e) {
             if (!(e instanceof Problem)) {
                 LOG.error("A load of {} failed", dataSet.id(), e);
@@ -126,15 +129,19 @@ class LoadRows {
         }
     }
 
-    private Load load(Optional<Person> who, DataSet dataSet, LoadMode mode, Incoming incoming, long begun)
+    private Load load(
+            Optional<Person> who, DataSet dataSet, LoadMode mode, boolean confirmed, Incoming incoming, long begun)
             throws IOException {
         DataSetId id = dataSet.id();
         Optional<Load> before = database.inTransaction(tx -> dataSets.newestLoad(tx, id));
-        TableBuilder rows = mode == LoadMode.APPEND && before.isPresent()
-                ? TableBuilder.from(tables.newest(dataSet).slicing().table())
-                : new TableBuilder(dataSet.columns(), dataSet.dateColumn());
+        TableBuilder rows = new TableBuilder(dataSet.columns(), dataSet.dateColumn());
         incoming.addTo(rows);
-        Table table = rows.build();
+        Table table = mode == LoadMode.APPEND && before.isPresent()
+                ? added(tables.newest(dataSet).slicing().table(), rows.build(), confirmed)
+                : rows.build();
+        if (!confirmed && mode == LoadMode.REPLACE) {
+            LoadChange.requireReplaces(before.map(Load::rows).orElse(0L), table.rows());
+        }
         int no = before.map(Load::no).orElse(0) + 1;
         String sha256 = files.write(id, no, table);
         Instant now = clock.instant();
@@ -152,6 +159,15 @@ class LoadRows {
         tables.put(dataSet, new Tables.Loaded(load, new Slicing(table)));
         files.removeOlderThan(id, no, database.inTransaction(tx -> runs.loadsToBeMadeFrom(tx, id)));
         return load;
+    }
+
+    private static Table added(Table before, Table more, boolean confirmed) {
+        if (!confirmed) {
+            LoadChange.requireAdds(before, more);
+        }
+        TableBuilder all = TableBuilder.from(before);
+        all.addAll(more);
+        return all.build();
     }
 
     private void keepInTrail(Tx tx, Optional<Person> who, DataSet dataSet, Optional<Load> before, String after) {

@@ -1,0 +1,56 @@
+package mailshelf.core.data;
+
+import java.util.HashSet;
+import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import mailshelf.core.Problem;
+
+/**
+ * What a load would do to the rows in use. One that loses most of them, or adds what is there already, is more often a file
+ * that was cut or sent twice than meant, and waits for somebody to say that it is.
+ */
+public final class LoadChange {
+    /** Fewer are lost every day, as where a list of people shrinks. */
+    private static final int FEWEST_LOST = 100;
+
+    private LoadChange() {}
+
+    /**
+     * Rows in the place of others.
+     *
+     * @throws Problem {@code data.loses-rows} where none are left, or more than half of many are gone
+     */
+    public static void requireReplaces(long before, long after) {
+        boolean isMost = before - after >= FEWEST_LOST && after < before / 2;
+        if (before > 0 && (after == 0 || isMost)) {
+            throw Problem.invalid("data.loses-rows", after, before);
+        }
+    }
+
+    /**
+     * Rows besides others of the same columns.
+     *
+     * @throws Problem {@code data.repeats-rows} where each of them is there already
+     */
+    public static void requireAdds(Table before, Table added) {
+        if (added.rows() == 0) {
+            return;
+        }
+        Set<String> missing = IntStream.range(0, added.rows())
+                .mapToObj(row -> row(added, row))
+                .collect(Collectors.toCollection(HashSet::new));
+        for (int row = 0; row < before.rows() && !missing.isEmpty(); row++) {
+            missing.remove(row(before, row));
+        }
+        if (missing.isEmpty()) {
+            throw Problem.invalid("data.repeats-rows", added.rows());
+        }
+    }
+
+    private static String row(Table table, int row) {
+        return IntStream.range(0, table.columns().size())
+                .mapToObj(column -> table.raw(column, row))
+                .collect(Collectors.joining("\u001f"));
+    }
+}
