@@ -1,4 +1,4 @@
-import { lazy, Suspense } from "react";
+import { lazy, Suspense, useState } from "react";
 import { Navigate, Route, Routes, useLocation } from "react-router";
 import { ClippingPage } from "./clippings/ClippingPage";
 import { ClippingsPage } from "./clippings/ClippingsPage";
@@ -42,6 +42,8 @@ export function App() {
   const session = useSession();
   const location = useLocation();
   const isOthers = useTabOf(session.data?.me ?? null);
+  const [wasSignedIn, setSignedIn] = useState(false);
+  if (session.data?.me && !wasSignedIn) setSignedIn(true);
   if (isOthers) return null;
   return (
     <Loaded query={session}>
@@ -75,7 +77,10 @@ export function App() {
               <Route path="*" element={<NotHere />} />
             </Route>
           ) : (
-            <Route path="*" element={<Navigate to="/sign-in" replace state={{ from: location }} />} />
+            <Route
+              path="*"
+              element={<Navigate to="/sign-in" replace state={{ from: location, ended: wasSignedIn }} />}
+            />
           )}
         </Routes>
       )}

@@ -1,6 +1,6 @@
 import type { Api } from "../api/client";
 import { Field, OneOf, Tick } from "../kit/Field";
-import { words } from "../words";
+import { inSentence, words } from "../words";
 import { AudienceEditor } from "./AudienceEditor";
 import { BlocksEditor } from "./BlocksEditor";
 import { ContentEditor } from "./ContentEditor";
@@ -117,7 +117,7 @@ interface SeenAsProps {
 
 /** Whose rows it shows; what the data forbid stays visible with its reason. */
 function SeenAsEditor({ composed, seenAs, change }: SeenAsProps) {
-  const ruled = composed.ruled.map((title) => title.toLowerCase());
+  const ruled = composed.ruled.map(inSentence);
   const choice = (value: Terms["seenAs"], disabled: boolean) => (
     <p>
       <OneOf

@@ -16,7 +16,8 @@ interface Props {
 
 /** The door: an own account, and in the demo one click a person. */
 export function SignInPage({ demo, signedIn }: Props) {
-  const from = (useLocation().state as { from?: Location } | null)?.from;
+  const arrival = useLocation().state as { from?: Location; ended?: boolean } | null;
+  const from = arrival?.from;
   if (signedIn) {
     return <Navigate to={from ? from.pathname + from.search : "/"} replace />;
   }
@@ -27,7 +28,14 @@ export function SignInPage({ demo, signedIn }: Props) {
       </p>
       <p className="text-quiet mt-2 text-lg">{words.signIn.motto}</p>
       <div className="mt-10 grid gap-12 md:grid-cols-[1fr_2fr]">
-        <PasswordForm />
+        <div>
+          {arrival?.ended && (
+            <p role="alert" className="border-late mb-6 border-l-2 py-1 pl-3">
+              {words.signIn.ended}
+            </p>
+          )}
+          <PasswordForm />
+        </div>
         {demo && <DemoPeople />}
       </div>
     </main>

@@ -1,6 +1,10 @@
 import type { Api } from "../api/client";
 import { readable } from "../kit/reference";
 
+/** A title within a sentence: it begins small, unless its first word is an abbreviation. */
+export const inSentence = (title: string) =>
+  /^.\p{Lu}/u.test(title) ? title : title.charAt(0).toLowerCase() + title.slice(1);
+
 const listed = new Intl.ListFormat("en-GB", { type: "conjunction" });
 const counted = (many: number, one: string, more: string) => `${many} ${many === 1 ? one : more}`;
 
@@ -537,25 +541,25 @@ export const en = {
   },
 
   filter: {
-    all: (title: string) => `All, whatever the ${title.toLowerCase()}`,
+    all: (title: string) => `All, whatever the ${inSentence(title)}`,
     columns: "Columns to narrow by",
-    every: (title: string) => `every ${title.toLowerCase()}`,
+    every: (title: string) => `every ${inSentence(title)}`,
     from: "From",
     further: "narrow further",
     has: "The text has in it",
     howMany: "How many",
     mostOf: "with the most",
     narrow: "Narrow to these",
-    noValues: (title: string) => `No ${title.toLowerCase()} occurs in this period beside the other choices.`,
+    noValues: (title: string) => `No ${inSentence(title)} occurs in this period beside the other choices.`,
     occurring: (least: string, greatest: string) => `From ${readable(least)} to ${readable(greatest)} occur.`,
     others: (many: number) => `${many} more; find them by a part of their name.`,
     said: (filter: Api["Filter"], title: string, measures: Api["MeasureName"][]) => {
       const { test } = filter;
       const values = filter.values.map(readable);
-      const column = title.toLowerCase();
+      const column = inSentence(title);
       const [first = "", second = ""] = values;
       const some = values.length > 3 ? `${values.length} of ${column}` : listed.format(values);
-      const measure = measures.find((each) => each.id === second)?.title.toLowerCase() ?? second;
+      const measure = inSentence(measures.find((each) => each.id === second)?.title ?? second);
       return {
         ANY_OF: some,
         NONE_OF: `${column} other than ${values.length > 3 ? `${values.length} of them` : some}`,
@@ -572,7 +576,7 @@ export const en = {
         ANSWER: first,
       }[test];
     },
-    search: (title: string) => `Find a ${title.toLowerCase()}`,
+    search: (title: string) => `Find a ${inSentence(title)}`,
     tests: {
       ANY_OF: "is one of",
       NONE_OF: "is none of",
@@ -1176,6 +1180,8 @@ export const en = {
     address: "Address",
     demo: "Or look around as",
     demoLine: "In the demo one click is enough. Everybody here is made up.",
+    ended:
+      "Your session has ended: you signed out in another window, or an administrator ended it, or it was too old. Sign in, and you are back where you were.",
     motto: "The right pages, waiting in the mail when the working day starts.",
     password: "Password",
     title: "Sign in",

@@ -2,9 +2,11 @@ package mailshelf.e2e;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.microsoft.playwright.assertions.LocatorAssertions.IsVisibleOptions;
 import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import java.util.List;
 import java.util.Map;
+import java.util.regex.Pattern;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.RegisterExtension;
@@ -131,6 +133,12 @@ class AccountTest {
     void an_administrator_signs_somebody_out_everywhere_and_the_audit_trail_tells() {
         Api desk = signedIn(PASSWORD);
         Api administrator = DEMO.as("Sunniva Rein");
+        Reader reader = DEMO.reader();
+        reader.page.navigate("/library");
+        reader.page.getByLabel("Address").fill(ADDRESS);
+        reader.page.getByLabel("Password").fill(PASSWORD);
+        reader.page.getByLabel("Password").press("Enter");
+        PlaywrightAssertions.assertThat(reader.page).hasURL(Pattern.compile("/library"));
 
         JsonNode ended = administrator.send("DELETE", "people/" + vera + "/sessions", null, Map.of());
 
@@ -138,6 +146,9 @@ class AccountTest {
         assertThat(desk.status("account/sessions")).isEqualTo(401);
         JsonNode newest = administrator.get("audit").get("lines").get(0);
         assertThat(newest.toString()).contains("Sunniva Rein", "ended sessions of", "Vera Lind");
+        // the page asks every twenty seconds who is signed in
+        PlaywrightAssertions.assertThat(reader.page.getByText("Your session has ended"))
+                .isVisible(new IsVisibleOptions().setTimeout(30_000));
     }
 
     @Test

@@ -46,6 +46,27 @@ class ClippingSentTest {
     }
 
     @Test
+    void one_that_follows_anothers_clipping_is_copied_with_its_blocks_as_ones_own() {
+        long clipping = keep("Copied", clip(CANCELLED, "overview", "b1"));
+        Reader marits = DEMO.reader().signInAs("Marit Lunde");
+        marits.page.navigate("/compose?clipping=" + clipping);
+        marits.button("Start subscription").click();
+        Wait.until("it is started", () -> marit.get("subscriptions").toString().contains("\"name\":\"Copied\""));
+        long id = marit.get("subscriptions")
+                .valueStream()
+                .filter(line -> line.get("name").asString().equals("Copied"))
+                .findFirst()
+                .orElseThrow()
+                .get("id")
+                .asLong();
+
+        Reader reader = DEMO.reader().signInAs("Sunniva Rein");
+        reader.page.navigate("/compose?like=" + id);
+        reader.button("Keep as draft").click();
+        assertThat(reader.page).hasURL(Pattern.compile("/subscriptions/\\d+"));
+    }
+
+    @Test
     void it_is_subscribed_to_where_it_is_read_and_stands_on_the_shelf_as_one_page() {
         long clipping = keep(
                 "Monday morning",

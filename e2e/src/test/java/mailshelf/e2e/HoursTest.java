@@ -29,7 +29,7 @@ class HoursTest {
             data: gates
             rows: [passed, gate]
             compute:
-              hour: right("0" & hour(passed), 2)
+              hour: if passed is missing then "" else right("0" & hour(passed), 2)
             measures:
               cars: {title: Cars, count: rows}
             pages:

@@ -264,7 +264,7 @@ public final class Sentence {
 
     private static String filterWords(Filter named, Words words, int mostValues) {
         boolean answer = named.test() == Filter.Test.ANSWER;
-        String column = answer ? named.column() : named.column().toLowerCase(words.locale());
+        String column = answer ? named.column() : words.inSentence(named.column());
         String said = new FilterWords(words, mostValues).of(new Filter(column, named.test(), named.values()));
         return named.test() == Filter.Test.ANY_OF ? words.say("sentence.filter", column, said) : said;
     }
@@ -272,7 +272,7 @@ public final class Sentence {
     /** "every route, vessel and cause": said, so that nobody sends everything unawares. */
     private static String noFilters(Definition report, Words words) {
         List<String> columns = report.filters().stream()
-                .map(column -> report.columnTitle(column).toLowerCase(words.locale()))
+                .map(column -> words.inSentence(report.columnTitle(column)))
                 .toList();
         return columns.isEmpty() ? words.say("sentence.everything") : words.say("sentence.every", words.list(columns));
     }
@@ -282,9 +282,7 @@ public final class Sentence {
             boolean mine = facts.reader().filter(facts.owner()::equals).isPresent();
             return mine ? words.say("sentence.seen-as.me") : words.say("sentence.seen-as.owner", name(facts.owner()));
         }
-        List<String> columns = facts.ruled().stream()
-                .map(column -> column.toLowerCase(words.locale()))
-                .toList();
+        List<String> columns = facts.ruled().stream().map(words::inSentence).toList();
         return words.say("sentence.seen-as.recipient", words.list(columns));
     }
 

@@ -41,6 +41,12 @@ public final class Words {
         return Figures.in(locale);
     }
 
+    /** A title within a sentence: it begins small, unless its first word is an abbreviation or a name in capitals. */
+    public String inSentence(String title) {
+        boolean isWord = title.length() > 1 && !Character.isUpperCase(title.charAt(1));
+        return isWord ? title.substring(0, 1).toLowerCase(locale()) + title.substring(1) : title;
+    }
+
     /** Dates and times as this locale writes them, in a zone. */
     public Dates dates(ZoneId zone) {
         return new Dates(locale, zone);

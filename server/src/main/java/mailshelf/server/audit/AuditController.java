@@ -85,18 +85,19 @@ class AuditController {
             @RequestParam Optional<PersonId> person,
             @RequestParam Optional<LocalDate> from,
             @RequestParam Optional<LocalDate> to) {
-        String csv = csv(find(who, words, person, from, to, Optional.empty(), MOST_EXPORTED));
+        List<AuditLine> found = find(who, words, person, from, to, Optional.empty(), MOST_EXPORTED + 1);
+        String csv = csv(found, Words.in(Languages.supported(who.locale())));
         return ResponseEntity.ok()
                 .contentType(new MediaType("text", "csv", StandardCharsets.UTF_8))
                 .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"audit-trail.csv\"")
                 .body(csv.getBytes(StandardCharsets.UTF_8));
     }
 
-    private static String csv(List<AuditLine> lines) {
+    private static String csv(List<AuditLine> lines, Words words) {
         StringWriter text = new StringWriter();
         try (CsvWriter csv = CsvWriter.builder().build(text)) {
             csv.writeRecord("at", "who", "from", "what", "kind", "thing", "before", "after");
-            for (AuditLine line : lines) {
+            for (AuditLine line : lines.subList(0, Math.min(lines.size(), MOST_EXPORTED))) {
                 csv.writeRecord(
                         line.at().toString(),
                         plain(line.who()),
@@ -106,6 +107,9 @@ class AuditController {
                         plain(line.thing()),
                         plain(line.before()),
                         plain(line.after()));
+            }
+            if (lines.size() > MOST_EXPORTED) {
+                csv.writeRecord(words.say("audit.cut", MOST_EXPORTED));
             }
         } catch (IOException e) {
             throw new UncheckedIOException(e);
