@@ -61,7 +61,11 @@ function WriteNew({ report, search }: { report: string; search: URLSearchParams 
 /** A new one that begins with all that another says; what was sent by hand is sent on Mondays at first. */
 function WriteLike({ id }: { id: string }) {
   const model = useRead<Api["SubscriptionView"]>(`subscriptions/${id}`);
-  return <Loaded query={model}>{({ fitted, line }) => <WriteFrom id={id} terms={line.mine ? fitted : detached(fitted)} />}</Loaded>;
+  return (
+    <Loaded query={model}>
+      {({ fitted, line }) => <WriteFrom id={id} terms={line.mine ? fitted : detached(fitted)} />}
+    </Loaded>
+  );
 }
 
 /** With what it has now as its own: cuts and clippings that somebody else's subscription follows are not mine to follow. */
