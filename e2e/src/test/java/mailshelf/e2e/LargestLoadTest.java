@@ -5,6 +5,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.attribute.FileTime;
+import java.time.Duration;
+import java.time.Instant;
 import java.util.HashMap;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
@@ -19,7 +22,9 @@ class LargestLoadTest {
 
     @Test
     void larger_ones_are_refused_in_words_whichever_way_they_come_and_nothing_is_loaded() throws IOException {
-        Files.writeString(folder.resolve("rows.csv"), TOO_LARGE);
+        Path file = Files.writeString(folder.resolve("rows.csv"), TOO_LARGE);
+        Files.setLastModifiedTime(
+                file, FileTime.from(Instant.now().minus(Duration.ofHours(1)))); // no longer written to
         try (RunningServer server =
                 RunningServer.at(Moments.START, DemoData.copy("largest-load"), "--largest-load", "1")) {
             Api sunniva = Api.as(server, "Sunniva Rein");
