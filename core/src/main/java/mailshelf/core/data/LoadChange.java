@@ -1,6 +1,8 @@
 package mailshelf.core.data;
 
+import java.time.LocalDate;
 import java.util.HashSet;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
@@ -34,7 +36,7 @@ public final class LoadChange {
      * @throws Problem {@code data.repeats-rows} where each of them is there already
      */
     public static void requireAdds(Table before, Table added) {
-        if (added.rows() == 0) {
+        if (added.rows() == 0 || isLater(added.lastDay(), before.lastDay())) {
             return;
         }
         Set<String> missing = IntStream.range(0, added.rows())
@@ -46,6 +48,12 @@ public final class LoadChange {
         if (missing.isEmpty()) {
             throw Problem.invalid("data.repeats-rows", added.rows());
         }
+    }
+
+    /** As nearly always, which spares looking at all rows: the row of that day is not there. */
+    private static boolean isLater(Optional<LocalDate> day, Optional<LocalDate> other) {
+        return day.filter(added -> other.filter(last -> !added.isAfter(last)).isEmpty())
+                .isPresent();
     }
 
     private static String row(Table table, int row) {

@@ -157,12 +157,11 @@ final class MailHtml {
     }
 
     private void chart(Written.Chart chart) {
+        heading(chart.title());
         if (!chart.nothing().isEmpty()) {
-            heading(chart.title());
-            out.element("p", GREY, chart.nothing());
+            note(chart.nothing());
             return;
         }
-        heading(chart.title());
         if (chart.series().size() > 1) {
             MailTable.write(content.asTable(chart), content.mostRows(), out);
         } else {

@@ -82,8 +82,4 @@ final class Flow {
     double wholeRoom() {
         return sheet.bottomPt() - sheet.topPt();
     }
-
-    boolean isAtTop() {
-        return y <= sheet.topPt();
-    }
 }

@@ -19,7 +19,6 @@ import mailshelf.render.type.HouseFont;
  * with the others as a ledger beside it. What does not fit goes over to the next sheet; nothing is squeezed.
  */
 final class PageSetter {
-    private static final String NOTHING = "";
     private static final int MOST_TITLE_LINES = 4;
     private static final double CHART_HEIGHT = 190;
     private static final double LYING_ROW = 19;
@@ -60,7 +59,7 @@ final class PageSetter {
         hasSections = !page.sections().isEmpty();
         lacks = false;
         flow.turnOver(beginsWide(page));
-        structure.open(Structure.Role.SECTION, NOTHING);
+        structure.open(Structure.Role.SECTION, "");
         heading(page);
         page.each(this::figures, this::chart, this::table, this::text, this::section);
         if (lacks) {

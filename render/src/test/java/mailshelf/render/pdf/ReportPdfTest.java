@@ -127,13 +127,13 @@ class ReportPdfTest {
         assertThat(pdf(pages())).isEqualTo(pdf(pages()));
     }
 
-    private static List<Written.Page> pages() {
+    static List<Written.Page> pages() {
         return Stream.of(Ferries.page(1, "last-week", List.of()), Ferries.page(2, "2026-02-01/2026-11-24", List.of()))
                 .map(model -> Writing.page(model, ENGLISH, ZoneId.of("Europe/Oslo")))
                 .toList();
     }
 
-    private static byte[] pdf(List<Written.Page> pages) {
+    static byte[] pdf(List<Written.Page> pages) {
         var running =
                 new Document.Running("Cancelled sailings", "No. 48 · 16–22 Nov 2026", "made Mon 23 Nov 2026, 06:58");
         return ReportPdf.of(pages, running, ENGLISH, MADE);

@@ -3,17 +3,9 @@ package mailshelf.render.pdf;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
-import java.time.Instant;
-import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
-import java.util.stream.Stream;
-import mailshelf.core.report.Ferries;
-import mailshelf.core.report.Writing;
 import mailshelf.core.report.Written;
-import mailshelf.core.wording.Words;
-import mailshelf.render.paper.Document;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.cos.COSArray;
 import org.apache.pdfbox.cos.COSBase;
@@ -29,12 +21,10 @@ import org.junit.jupiter.api.Test;
 
 /** A PDF as a screen reader goes through it: element by element, in order. */
 class TagsTest {
-    private static final Words ENGLISH = Words.in(Locale.ENGLISH);
-
     @Test
     void it_is_read_in_the_order_of_the_page_with_headings_tables_and_drawings_in_words() throws IOException {
-        List<Written.Page> pages = pages();
-        byte[] pdf = pdf(pages);
+        List<Written.Page> pages = ReportPdfTest.pages();
+        byte[] pdf = ReportPdfTest.pdf(pages);
 
         String said = said(pdf);
 
@@ -54,7 +44,7 @@ class TagsTest {
 
     @Test
     void a_reader_is_told_its_title_language_order_and_headings() throws IOException {
-        try (PDDocument document = Loader.loadPDF(pdf(pages()))) {
+        try (PDDocument document = Loader.loadPDF(ReportPdfTest.pdf(ReportPdfTest.pages()))) {
             var catalog = document.getDocumentCatalog();
             assertThat(catalog.getMarkInfo().isMarked()).isTrue();
             assertThat(catalog.getLanguage()).isEqualTo("en");
@@ -62,24 +52,13 @@ class TagsTest {
             assertThat(new String(catalog.getMetadata().toByteArray())).contains("Cancelled sailings");
             assertThat(catalog.getDocumentOutline().children())
                     .map(item -> item.getTitle())
-                    .containsExactlyElementsOf(
-                            pages().stream().map(Written.Page::title).toList());
+                    .containsExactlyElementsOf(ReportPdfTest.pages().stream()
+                            .map(Written.Page::title)
+                            .toList());
             for (PDPage page : document.getPages()) {
                 assertThat(page.getCOSObject().getNameAsString("Tabs")).isEqualTo("S");
             }
         }
-    }
-
-    private static List<Written.Page> pages() {
-        return Stream.of(Ferries.page(1, "last-week", List.of()), Ferries.page(2, "2026-02-01/2026-11-24", List.of()))
-                .map(model -> Writing.page(model, ENGLISH, ZoneId.of("Europe/Oslo")))
-                .toList();
-    }
-
-    private static byte[] pdf(List<Written.Page> pages) {
-        var running =
-                new Document.Running("Cancelled sailings", "No. 48 · 16–22 Nov 2026", "made Mon 23 Nov 2026, 06:58");
-        return ReportPdf.of(pages, running, ENGLISH, Instant.parse("2026-11-23T05:58:41Z"));
     }
 
     /** What is said of a PDF by its tags alone, types in brackets. */

@@ -153,8 +153,11 @@ public class Describe {
                 .flatMap(id -> clippings.find(tx, id))
                 .map(KeptClipping::name)
                 .orElse("");
-        Map<ReportId, Definition> read = published.keySet().stream()
-                .collect(Collectors.toMap(report -> report, report -> lost.wording(tx, terms, report, writtenAt)));
+        Map<ReportId, Definition> read = published.entrySet().stream()
+                .collect(Collectors.toMap(
+                        Map.Entry::getKey,
+                        each -> lost.wording(
+                                tx, terms, each.getKey(), each.getValue().definition(), writtenAt)));
         return new Sentence.Facts(
                 read,
                 cut,

@@ -35,9 +35,12 @@ class LostParts {
         return subscriptions.versions(tx, subscription.id()).get(0).at();
     }
 
-    /** The report that some terms are to be worded by: the newest, unless they name something that it no longer has. */
-    Definition wording(Tx tx, Terms terms, ReportId report, Supplier<Instant> writtenAt) {
-        Definition newest = definitions.newest(tx, report).definition();
+    /**
+     * The report that some terms are to be worded by: the newest, unless they name something that it no longer has.
+     *
+     * @param newest the report as it is published
+     */
+    Definition wording(Tx tx, Terms terms, ReportId report, Definition newest, Supplier<Instant> writtenAt) {
         boolean fits = terms.of(report).stream().allMatch(content -> content.fits(newest));
         return fits ? newest : definitions.asOf(tx, report, writtenAt.get()).definition();
     }
