@@ -34,7 +34,7 @@ export function Actions({ draft, kept, composed, held, goOnFrom }: Props) {
     if (kept) {
       const id = kept.line.id;
       if (isChanged) {
-        const headers = { "If-Match": String(kept.version) };
+        const headers = { "If-Match": `"${kept.version}"` };
         await call(`subscriptions/${id}`, { method: "PUT", body: draft.terms, headers });
       }
       if (start) await call(`subscriptions/${id}/start`, { method: "POST" });

@@ -1,7 +1,7 @@
-import { useState } from "react";
 import { call, type Api } from "../api/client";
 import { useChange } from "../api/use";
 import { Fault } from "../kit/Fault";
+import { FindPerson } from "../kit/FindPerson";
 import { Loaded } from "../kit/Loaded";
 import { useMe } from "../kit/useSession";
 import { words } from "../words";
@@ -16,8 +16,6 @@ interface Props {
   own: number | null;
   change: (recipients: number[]) => void;
 }
-
-const MOST_OFFERED = 8;
 
 /** To whom: those on the list, and by name those who can be put on it. */
 export function AudienceEditor({ reports, recipients, departed, own, change }: Props) {
@@ -100,45 +98,16 @@ function OnTheList({
 }
 
 function Others({ people, recipients, change }: ListProps) {
-  const [sought, setSought] = useState("");
   const nameOf = useName();
-  const matching = people.filter(
-    (person) =>
-      !recipients.includes(person.id) &&
-      `${person.name} ${person.address}`.toLowerCase().includes(sought.toLowerCase()),
-  );
   return (
-    <div>
-      <input
-        type="search"
-        className="fill"
-        aria-label={words.audience.search}
-        placeholder={words.audience.search}
-        value={sought}
-        onChange={(event) => setSought(event.target.value)}
-      />
-      <ul aria-label={words.audience.others} className="pt-1">
-        {matching.slice(0, MOST_OFFERED).map((person) => (
-          <li key={person.id} className="flex justify-between gap-4 py-1">
-            <span>
-              {nameOf(person)}
-              {!person.maySee && <span className="text-late"> · {words.audience.mayNotSee}</span>}
-            </span>
-            <button
-              type="button"
-              className="choose"
-              aria-label={words.audience.add(person.name)}
-              onClick={() => change([...recipients, person.id])}
-            >
-              {words.audience.on}
-            </button>
-          </li>
-        ))}
-        {matching.length === 0 && <li className="text-quiet">{words.audience.noMatch}</li>}
-        {matching.length > MOST_OFFERED && (
-          <li className="text-quiet">{words.audience.more(matching.length - MOST_OFFERED)}</li>
-        )}
-      </ul>
-    </div>
+    <FindPerson
+      people={people.filter((person) => !recipients.includes(person.id))}
+      label={words.audience.others}
+      choice={words.audience.on}
+      choiceOf={(person) => words.audience.add(person.name)}
+      nameOf={nameOf}
+      note={(person) => !person.maySee && <span className="text-late"> · {words.audience.mayNotSee}</span>}
+      choose={(person) => change([...recipients, person.id])}
+    />
   );
 }

@@ -12,7 +12,7 @@ interface Props {
 /** What became of a subscription while it was being changed here; what was typed stays until it is decided. */
 export function Meanwhile({ newer, draft, goOnFrom }: Props) {
   const { moment } = useWhen();
-  const last = newer.versions[0];
+  const last = newer.history.find((deed) => deed.version !== null);
   return (
     <section role="alert" className="border-late my-3 border-l-2 py-1 pl-3">
       <h2 className="text-lg">{words.composer.meanwhile(last?.by ?? "", last ? moment(last.at) : "")}</h2>

@@ -333,7 +333,7 @@ describe("a subscription that is kept already", () => {
       await screen.findByText("“Kept” is changed, counting from the send on Mon 30 Nov, 07:00."),
     ).toBeVisible();
     const put = asked.find((one) => one.method === "PUT");
-    expect(put?.headers["If-Match"]).toBe("3");
+    expect(put?.headers["If-Match"]).toBe('"3"');
     expect(put?.body).toEqual({
       ...terms,
       content: [{ ...terms.content[0], period: "last-month" }],

@@ -4,20 +4,28 @@ import { words } from "../words";
 
 interface Props {
   heads: ReactNode[];
+  /** What the columns are called. */
+  names: string[];
   /** Which columns are of numbers, by position. */
   isNumber: boolean[];
   rows: Api["TypedValue"][][];
 }
 
 /** The first rows as they would be kept; what does not fit its column stands out, and is counted. */
-export function FirstRows({ heads, isNumber, rows }: Props) {
-  const misfits = rows.flat().filter((cell) => !cell.fits).length;
+export function FirstRows({ heads, names, isNumber, rows }: Props) {
+  const misfits = names.flatMap((name, i) => {
+    const lines = rows.flatMap((row, at) => (row[i]?.fits === false ? [{ at, text: row[i].text }] : []));
+    const first = lines[0];
+    return first ? [words.data.misfitsOf(name, lines.length, first.text, first.at + 1)] : [];
+  });
   return (
     <section aria-label={words.data.firstRows}>
-      {misfits > 0 && (
-        <p role="status" className="text-error pb-2">
-          {words.data.misfits(misfits)}
-        </p>
+      {misfits.length > 0 && (
+        <ul role="status" className="text-error pb-2">
+          {misfits.map((said) => (
+            <li key={said}>{said}</li>
+          ))}
+        </ul>
       )}
       <div
         className="border-base-content relative max-h-[46vh] overflow-auto border-y"

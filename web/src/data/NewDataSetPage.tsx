@@ -9,7 +9,7 @@ import { words } from "../words";
 import { DropFile } from "./DropFile";
 import { KindOfOrigin, OriginFields } from "./OriginFields";
 import { RowsLookedAt } from "./RowsLookedAt";
-import { SENT, type Column, type DateForm, type Plan, type Rows, type Sample } from "./rows";
+import { meantIn, SENT, type Plan, type Rows, type Sample } from "./rows";
 import { publishable, useFolders } from "./useFolders";
 
 /** A new data set from a file, a watched folder or a query: its rows are shown as they would be kept, before they are. */
@@ -81,17 +81,16 @@ function ofFile(file: File, folder: string): Rows {
     key: keyOf(file),
     name: file.name.replace(/\.[^.]*$/, ""),
     plan: null,
-    look: (columns, dates) => {
-      const query = new URLSearchParams({ folder });
+    look: (columns, meant) => {
+      const query = new URLSearchParams({ folder, ...meantIn(meant) });
       if (columns) query.set("columns", JSON.stringify(columns));
-      if (dates) query.set("dates", dates);
       return call<Sample>(`data-sets/inspections?${query}`, {
         method: "POST",
         file: file.slice(0, LOOKED_AT),
       });
     },
-    load: (id, dates) =>
-      call(`data-sets/${id}/loads${dates ? `?dates=${dates}` : ""}`, { method: "POST", file }),
+    load: (id, meant) =>
+      call(`data-sets/${id}/loads?${new URLSearchParams(meantIn(meant))}`, { method: "POST", file }),
   };
 }
 
@@ -138,10 +137,10 @@ function ofSource(origin: Plan["origin"], time: number, folder: string, name: st
     key: JSON.stringify([time, origin]),
     name: origin.kind === "FOLDER" ? origin.ask.replace(/\.[^.]*$|[*?]/g, "").replace(/[-_ ]+$/, "") : name,
     plan: { ...SENT, origin },
-    look: (columns: Column[] | null, dates: DateForm | null) =>
+    look: (columns, meant) =>
       call<Sample>("data-sets/samples", {
         method: "POST",
-        body: { folder: Number(folder), origin, columns, dates },
+        body: { folder: Number(folder), origin, columns, ...meant },
       }),
     load: (id) => call(`data-sets/${id}/loads/now`, { method: "POST" }),
   };

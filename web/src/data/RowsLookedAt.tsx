@@ -4,20 +4,21 @@ import { useNavigate } from "react-router";
 import { call, type Api } from "../api/client";
 import { useChange } from "../api/use";
 import { Fault } from "../kit/Fault";
-import { Field, OneOf } from "../kit/Field";
+import { Field } from "../kit/Field";
 import { words } from "../words";
 import { FirstRows } from "./FirstRows";
 import { TimesFields } from "./TimesFields";
 import { TypeOf } from "./TypeOf";
-import type { Column, DateForm, Rows } from "./rows";
+import { WhichIsMeant } from "./WhichIsMeant";
+import { NOTHING_MEANT, type Column, type Meant, type Rows } from "./rows";
 
 /** Its columns with their types, and the first rows by those. */
 export function RowsLookedAt({ rows, folder }: { rows: Rows; folder: string }) {
   const [types, setTypes] = useState<Column[] | null>(null);
-  const [dates, setDates] = useState<DateForm | null>(null);
+  const [meant, setMeant] = useState<Meant>(NOTHING_MEANT);
   const seen = useQuery({
-    queryKey: ["sample", rows.key, folder, types, dates],
-    queryFn: () => rows.look(types, dates),
+    queryKey: ["sample", rows.key, folder, types, meant],
+    queryFn: () => rows.look(types, meant),
     staleTime: Infinity,
     placeholderData: keepPreviousData,
     retry: false,
@@ -29,6 +30,9 @@ export function RowsLookedAt({ rows, folder }: { rows: Rows; folder: string }) {
   const ambiguous = found.columns.filter(
     (each, i) => each.dateForms.length > 1 && columns[i] && hasDays(columns[i]),
   );
+  const marks = found.file?.marks ?? [];
+  const undecided =
+    (ambiguous.length > 0 && meant.dates === null) || (marks.length > 1 && meant.decimalMark === null);
   return (
     <>
       <Fault error={seen.error} />
@@ -42,40 +46,43 @@ export function RowsLookedAt({ rows, folder }: { rows: Rows; folder: string }) {
           )}
       </p>
       {ambiguous.length > 0 && (
-        <fieldset className="border-late mb-4 flex flex-wrap gap-x-6 border-l-2 pl-3">
-          <legend className="text-late">
-            {words.data.ambiguous(ambiguous.map((each) => each.column.name))}
-          </legend>
-          {ambiguous[0]?.dateForms.map((form) => (
-            <OneOf
-              key={form}
-              name="dates"
-              label={words.data.dateForms[form]}
-              checked={dates === form}
-              choose={() => setDates(form)}
-            />
-          ))}
-        </fieldset>
+        <WhichIsMeant
+          name="dates"
+          asks={words.data.ambiguous(ambiguous.map((each) => each.column.name))}
+          ways={ambiguous[0]?.dateForms ?? []}
+          says={words.data.dateForms}
+          chosen={meant.dates}
+          choose={(dates) => setMeant({ ...meant, dates })}
+        />
+      )}
+      {marks.length > 1 && (
+        <WhichIsMeant
+          name="decimalMark"
+          asks={words.data.ambiguousNumbers}
+          ways={marks}
+          says={words.data.decimalMarks}
+          chosen={meant.decimalMark}
+          choose={(decimalMark) => {
+            setMeant({ ...meant, decimalMark });
+            setTypes(null);
+          }}
+        />
       )}
       <FirstRows
         rows={found.firstRows}
+        names={columns.map((column) => column.name)}
         isNumber={columns.map((column) => column.type === "NUMBER")}
         heads={columns.map((column, i) => (
           <TypeOf
             key={column.name}
             column={column}
             empty={found.columns[i]?.empty ?? 0}
+            unit={found.columns[i]?.unit ?? ""}
             change={(next) => setTypes(columns.map((each, at) => (at === i ? next : each)))}
           />
         ))}
       />
-      <Keep
-        rows={rows}
-        folder={folder}
-        columns={columns}
-        dates={dates}
-        undecided={ambiguous.length > 0 && dates === null}
-      />
+      <Keep rows={rows} folder={folder} columns={columns} meant={meant} undecided={undecided} />
     </>
   );
 }
@@ -87,13 +94,13 @@ interface KeepProps {
   rows: Rows;
   folder: string;
   columns: Column[];
-  dates: DateForm | null;
-  /** Days can be read in two ways, and nobody has said which is meant. */
+  meant: Meant;
+  /** Some values can be read in two ways, and nobody has said which is meant. */
   undecided: boolean;
 }
 
 /** Its name and its day, and keeping it. */
-function Keep({ rows, folder, columns, dates, undecided }: KeepProps) {
+function Keep({ rows, folder, columns, meant, undecided }: KeepProps) {
   const navigate = useNavigate();
   const days = columns.filter(hasDays).map((column) => column.name);
   const [name, setName] = useState(rows.name);
@@ -106,11 +113,11 @@ function Keep({ rows, folder, columns, dates, undecided }: KeepProps) {
       name,
       columns,
       dateColumn: dateColumn || null,
-      plan: plan && { ...plan, dates },
+      plan: plan && { ...plan, ...meant },
     };
     const { id } = await call<Api["DataSetLine"]>("data-sets", { method: "POST", body });
     // a load that fails is told on its page, where it can be made again
-    await rows.load(id, dates).catch(() => null);
+    await rows.load(id, meant).catch(() => null);
     return id;
   });
   return (

@@ -12,10 +12,15 @@ import { DropFile } from "./DropFile";
 export function SendFile({ view }: { view: Api["DataSetView"] }) {
   const say = useNotice();
   const [mode, setMode] = useState<"REPLACE" | "APPEND">("REPLACE");
-  const [dates, setDates] = useState("");
+  const [meant, setMeant] = useState({ dates: "", decimalMark: "" });
   const load = useChange(({ file, confirmed }: { file: File; confirmed: boolean }) =>
     call<Api["LoadView"]>(
-      `data-sets/${view.line.id}/loads?${new URLSearchParams({ mode, ...(dates && { dates }), ...(confirmed && { confirmed: "true" }) })}`,
+      `data-sets/${view.line.id}/loads?${new URLSearchParams({
+        mode,
+        ...(meant.dates && { dates: meant.dates }),
+        ...(meant.decimalMark && { decimalMark: meant.decimalMark }),
+        ...(confirmed && { confirmed: "true" }),
+      })}`,
       { method: "POST", file },
     ),
   );
@@ -41,21 +46,18 @@ export function SendFile({ view }: { view: Api["DataSetView"] }) {
           />
         ))}
       </fieldset>
-      <label className="block text-sm">
-        {words.data.daysAre}{" "}
-        <select
-          className="choose bg-transparent"
-          value={dates}
-          onChange={(event) => setDates(event.target.value)}
-        >
-          <option value="">{words.data.daysFound}</option>
-          {Object.entries(words.data.dateForms).map(([form, text]) => (
-            <option key={form} value={form}>
-              {text}
-            </option>
-          ))}
-        </select>
-      </label>
+      <Written
+        label={words.data.daysAre}
+        ways={words.data.dateForms}
+        value={meant.dates}
+        choose={(dates) => setMeant({ ...meant, dates })}
+      />
+      <Written
+        label={words.data.numbersAre}
+        ways={words.data.decimalMarks}
+        value={meant.decimalMark}
+        choose={(decimalMark) => setMeant({ ...meant, decimalMark })}
+      />
       <DropFile label={words.data.drop} file={file} take={take} />
       {load.isPending && <p role="status">{words.data.loading}</p>}
       <Fault error={load.error} />
@@ -66,5 +68,34 @@ export function SendFile({ view }: { view: Api["DataSetView"] }) {
       )}
       {file && <Confirm error={load.error} confirm={() => take(file, true)} />}
     </div>
+  );
+}
+
+interface WrittenProps {
+  label: string;
+  ways: Record<string, string>;
+  /** "" for as it is found. */
+  value: string;
+  choose: (way: string) => void;
+}
+
+/** How values are written, for a file that does not tell. */
+function Written({ label, ways, value, choose }: WrittenProps) {
+  return (
+    <label className="block text-sm">
+      {label}{" "}
+      <select
+        className="choose bg-transparent"
+        value={value}
+        onChange={(event) => choose(event.target.value)}
+      >
+        <option value="">{words.data.asFound}</option>
+        {Object.entries(ways).map(([way, text]) => (
+          <option key={way} value={way}>
+            {text}
+          </option>
+        ))}
+      </select>
+    </label>
   );
 }

@@ -10,11 +10,13 @@ interface Props {
   column: Column;
   /** How many of the rows have no value in it. */
   empty: number;
+  /** What stands before or behind each of its numbers; "" for nothing. */
+  unit: string;
   change: (column: Column) => void;
 }
 
 /** A column's name with its type, which can be corrected. */
-export function TypeOf({ column, empty, change }: Props) {
+export function TypeOf({ column, empty, unit, change }: Props) {
   const me = useMe();
   const become = (type: Column["type"]) =>
     change({ ...column, type, decimals: 0, zone: type === "TIME" ? me.zone : null });
@@ -61,6 +63,9 @@ export function TypeOf({ column, empty, change }: Props) {
         >
           <ZoneOptions current={column.zone} />
         </select>
+      )}
+      {column.type === "NUMBER" && unit && (
+        <span className="text-quiet block font-normal">{words.data.withoutUnit(unit)}</span>
       )}
       {empty > 0 && <span className="text-quiet block font-normal">{words.data.emptyValues(empty)}</span>}
     </span>

@@ -38,6 +38,7 @@ const view = {
     times: { kind: "BY_HAND", at: null, zone: null, minutes: 0 },
     mode: "REPLACE",
     dates: null,
+    decimalMark: null,
   },
   source: "",
   nextLoad: null,
@@ -63,7 +64,7 @@ const folders = [
   { id: 2, parent: null, name: "Passengers", entries: 1, mayPublish: false },
 ];
 const inspection = {
-  file: { name: "", charset: "UTF-8", separator: ";", decimalMark: "POINT" },
+  file: { name: "", charset: "UTF-8", separator: ";", decimalMark: "POINT", marks: ["POINT", "COMMA"] },
   columns: [
     {
       column: { name: "day", type: "DATE", decimals: 0, zone: null },
@@ -102,12 +103,13 @@ beforeEach(() => {
     "POST data-sets/1/loads?mode=REPLACE": () => refusal(422, "data.bad-rows"),
     "POST data-sets/inspections?folder=1": inspection,
     "POST data-sets/inspections?folder=1&dates=MONTH_FIRST": inspection,
+    "POST data-sets/inspections?folder=1&dates=MONTH_FIRST&decimalMark=COMMA": inspection,
     "GET sources": [{ id: 5, name: "Booking desk", kind: "DATABASE" }],
     "POST data-sets/samples": { ...inspection, file: null, columns: inspection.columns.slice(1) },
     "PUT data-sets/1/plan": {},
     "PUT data-sets/1/personal": null,
     "POST data-sets": line,
-    "POST data-sets/1/loads?dates=MONTH_FIRST": load,
+    "POST data-sets/1/loads?dates=MONTH_FIRST&decimalMark=COMMA": load,
   });
 });
 afterEach(() => vi.unstubAllGlobals());
@@ -190,13 +192,15 @@ describe("personal columns", () => {
 });
 
 describe("a new data set", () => {
-  it("is kept only once it is said how ambiguous days are meant, and then with that", async () => {
+  it("is kept only once it is said how ambiguous days and numbers are meant, and then with that", async () => {
     open("/data/new");
     await userEvent.upload(await screen.findByLabelText("Drop a CSV file here"), file());
-    expect(await screen.findByText(/1 value does not fit/)).toBeVisible();
+    expect(await screen.findByText(/1 value does not fit its type, the first in row 1/)).toBeVisible();
     expect(screen.getByRole("button", { name: "Keep data set" })).toBeDisabled();
-    expect(screen.getByText("Say first which of the two is meant.")).toBeVisible();
+    expect(screen.getByText("Say first which is meant.")).toBeVisible();
     await userEvent.click(screen.getByLabelText("month first, 11/25/2026"));
+    expect(screen.getByRole("button", { name: "Keep data set" })).toBeDisabled();
+    await userEvent.click(screen.getByLabelText("1.234,50 (a comma before decimals)"));
     await userEvent.click(await screen.findByRole("button", { name: "Keep data set" }));
     expect(await screen.findByRole("heading", { name: "sailings" })).toBeVisible();
     expect(asked.find((one) => one.method === "POST" && one.path === "data-sets")?.body).toMatchObject({
@@ -204,7 +208,7 @@ describe("a new data set", () => {
       folder: 1,
       dateColumn: "day",
     });
-    expect(asked.some((one) => one.path === "data-sets/1/loads?dates=MONTH_FIRST")).toBe(true);
+    expect(asked.some((one) => one.path === "data-sets/1/loads?dates=MONTH_FIRST&decimalMark=COMMA")).toBe(true);
   });
 });
 

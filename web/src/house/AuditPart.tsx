@@ -123,8 +123,16 @@ function Change({ before, after }: { before: string; after: string }) {
   if (!before && !after) return null;
   return (
     <span className="text-quiet block max-w-prose text-sm break-words">
-      {before && <span className="block line-through decoration-1">{before}</span>}
-      {after && <span className="block">{after}</span>}
+      {before && (
+        <span className="block">
+          {words.audit.before} <del>{before}</del>
+        </span>
+      )}
+      {after && (
+        <span className="block">
+          {before && words.audit.after} {after}
+        </span>
+      )}
     </span>
   );
 }

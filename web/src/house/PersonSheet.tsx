@@ -8,6 +8,7 @@ import { Sheet } from "../kit/Sheet";
 import { useMe } from "../kit/useSession";
 import { words } from "../words";
 import { Effect } from "./Effect";
+import { HandOverAll } from "./HandOverAll";
 
 type Person = Api["PersonView"];
 
@@ -93,6 +94,7 @@ export function PersonSheet({ person, close }: Props) {
         )}
         <Address person={person} />
         <Access person={person} />
+        <HandOverAll person={person} />
       </div>
       <div className="flex items-end gap-4">
         <button type="submit" form="person" className="act" disabled={!isChanged || change.isPending}>

@@ -74,6 +74,8 @@ function Shape({ state, body }: { state: SpineState; body: Body }) {
           {band}
         </>
       );
+    case "OTHERS":
+      return <rect {...body} className="fill-base-100 text-quiet" strokeDasharray="3 2" />;
     case "PARTLY":
       return (
         <>
@@ -134,7 +136,16 @@ export function SpineLink({ spine, current, width, height }: LinkProps) {
   );
 }
 
-const EXPLAINED: SpineState[] = ["UNREAD", "READ", "SKIPPED", "PARTLY", "FAILED", "UNDER_WAY", "TO_COME"];
+const EXPLAINED: SpineState[] = [
+  "UNREAD",
+  "READ",
+  "OTHERS",
+  "SKIPPED",
+  "PARTLY",
+  "FAILED",
+  "UNDER_WAY",
+  "TO_COME",
+];
 
 /** What each mark means. */
 export function Legend() {

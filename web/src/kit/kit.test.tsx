@@ -412,6 +412,7 @@ describe("spines", () => {
     expect(screen.getAllByRole("listitem").map((item) => item.textContent)).toEqual([
       "unread",
       "read",
+      "sent to others only",
       "skipped",
       "partly delivered",
       "failed",

@@ -8,6 +8,7 @@ import { SetAside } from "../kit/SetAside";
 import { SpineLink } from "../kit/Spine";
 import { Title } from "../kit/Title";
 import { words } from "../words";
+import { HandOverSheet } from "./HandOverSheet";
 import { History } from "./History";
 import { NextSend } from "./NextSend";
 import { OpenAct } from "./OpenAct";
@@ -24,7 +25,7 @@ export function SubscriptionPage() {
 function Kept({ view }: { view: Api["SubscriptionView"] }) {
   const { line } = view;
   const actions = useActions(line);
-  const [open, setOpen] = useState<"send" | "pause" | "end" | null>(null);
+  const [open, setOpen] = useState<"send" | "pause" | "end" | "hand over" | null>(null);
   const changeable = line.mayChange && line.state !== "ENDED";
   return (
     <>
@@ -59,6 +60,7 @@ function Kept({ view }: { view: Api["SubscriptionView"] }) {
                 {line.state === "DRAFT" && (
                   <Act text={words.act.start} busy={actions.busy} act={actions.start} />
                 )}
+                <Act text={words.handOver.open} busy={actions.busy} act={() => setOpen("hand over")} />
                 <Act text={words.act.end} busy={actions.busy} act={() => setOpen("end")} />
                 <Link className="act" to={`/compose?change=${line.id}`}>
                   {words.act.changeIt}
@@ -70,7 +72,10 @@ function Kept({ view }: { view: Api["SubscriptionView"] }) {
       />
       <Fault error={actions.error} />
       <SetAside of={(item) => item.subscription === line.id} />
-      {open !== "end" && <OpenAct line={line} open={open} actions={actions} close={() => setOpen(null)} />}
+      {open !== "end" && open !== "hand over" && (
+        <OpenAct line={line} open={open} actions={actions} close={() => setOpen(null)} />
+      )}
+      {open === "hand over" && <HandOverSheet view={view} close={() => setOpen(null)} />}
       {open === "end" && (
         <p className="border-base-content bg-leaf my-2 flex flex-wrap items-center gap-4 border p-3">
           {words.act.endMeans}

@@ -42,7 +42,24 @@ const view = {
     { id: MARIT.id, name: "Marit Lunde", address: "", inclusion: "INCLUDED", because: "is sent it" },
     { id: 3, name: "Ida Solvang", address: "", inclusion: "MAY_NOT_SEE", because: "may not see the report" },
   ],
-  versions: [{ no: 4, by: "Marit Lunde", at: "2026-11-20T08:00:00Z", sentence: "Every Monday." }],
+  history: [
+    {
+      at: "2026-11-20T08:00:00Z",
+      by: "Marit Lunde",
+      what: "changed it",
+      version: 4,
+      changes: [{ part: "PERIOD", before: "last week", after: "the last 4 weeks" }],
+      because: "",
+    },
+    {
+      at: "2026-11-18T08:00:00Z",
+      by: "Ida Solvang",
+      what: "paused it",
+      version: null,
+      changes: [],
+      because: "Dry dock.",
+    },
+  ],
   runs: [
     {
       id: 24,
@@ -178,7 +195,11 @@ describe("one subscription", () => {
     expect(screen.getByRole("region", { name: "What was made" })).toHaveTextContent(
       "Mon 23 Nov, 07:00No. 8by its schedulepartly delivered",
     );
-    expect(screen.getByText(/Version 4 by Marit Lunde, Fri 20 Nov, 09:00/)).toBeVisible();
+    const changed = screen.getByRole("region", { name: "What was changed" });
+    expect(changed).toHaveTextContent(
+      "Marit Lunde changed it (version 4)Fri 20 Nov, 09:00period: last week → the last 4 weeks",
+    );
+    expect(changed).toHaveTextContent("Ida Solvang paused itWed 18 Nov, 09:00Dry dock.");
   });
 
   it("takes a recipient off at once, and undo puts back that one alone", async () => {

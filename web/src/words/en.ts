@@ -72,7 +72,15 @@ export const en = {
     },
     day: "Day that rows are sorted by",
     daysAre: "Days are written",
-    daysFound: "as it is found",
+    asFound: "as it is found",
+    numbersAre: "Numbers are written",
+    decimalMarks: {
+      POINT: "1,234.50 (a point before decimals)",
+      COMMA: "1.234,50 (a comma before decimals)",
+    },
+    ambiguousNumbers:
+      "Numbers such as 1,234 or 1.234 can be read as about a thousand or as about one. Which mark stands before decimals?",
+    withoutUnit: (unit: string) => `kept without “${unit}”`,
     decimals: "decimals",
     decimalsOf: (column: string) => `Decimals of ${column}`,
     drop: "Drop a CSV file here",
@@ -108,8 +116,8 @@ export const en = {
     looking: "Its rows are being looked at…",
     minutes: "minutes",
     misfit: "(does not fit)",
-    misfits: (many: number) =>
-      `${counted(many, "value does", "values do")} not fit the type of its column; the file could not be loaded so.`,
+    misfitsOf: (column: string, many: number, value: string, row: number) =>
+      `${column}: ${counted(many, "value does", "values do")} not fit its type, the first in row ${row}: “${value}”. Choose another type, or correct the file.`,
     mode: "What becomes of the rows before",
     modes: { REPLACE: "instead of the rows before", APPEND: "added to them" },
     more: (rows: number) =>
@@ -139,7 +147,7 @@ export const en = {
       many === 0 ? "no report is made of it" : `${counted(many, "report is", "reports are")} made of it`,
     ruledBy: (columns: string[]) =>
       columns.length === 0 ? "all see all rows" : `each sees their own ${listed.format(columns)}`,
-    sayDays: "Say first which of the two is meant.",
+    sayDays: "Say first which is meant.",
     seen: (rows: number) => `${counted(rows, "row", "rows")} looked at.`,
     sees: (rows: number, of: number) => `Sees ${en.number(rows)} of ${en.number(of)} rows.`,
     separators: { ",": "commas", ";": "semicolons", "\t": "tabs", "|": "bars" } as Record<string, string>,
@@ -365,6 +373,8 @@ export const en = {
   },
 
   audit: {
+    after: "Now:",
+    before: "Before:",
     anybody: "anybody",
     csv: "Export as CSV",
     from: "From",
@@ -596,12 +606,49 @@ export const en = {
     name: "New group",
   },
 
+  handOver: {
+    act: "Hand over",
+    all: "hand them all over…",
+    allDone: (handed: number, left: number, heir: string) =>
+      `${heir} now owns ${handed} more.` + (left > 0 ? ` ${left} could not be handed over.` : ""),
+    allTo: (many: number, heir: string) => `Hand ${many} over to ${heir}`,
+    asOwner: (heir: string) =>
+      `Its copies show what their owner may see: from the next issue, what ${heir} may see.`,
+    choose: "choose",
+    chooseNamed: (name: string) => `choose ${name}`,
+    done: (name: string, heir: string) => `${heir} now owns “${name}”, and has been told by mail.`,
+    letsGo: "It no longer follows what it follows now, and keeps the pages, days and filters that it has.",
+    means:
+      "What is sent, to whom and when stays as it is. From then on the new owner can change, pause and end it.",
+    open: "hand over…",
+    owns: "Subscriptions owned",
+    ownsNone: "None that go on.",
+    people: "Who can take it over",
+    title: (name: string) => `Hand over “${name}”`,
+    to: (heir: string) => `${heir} becomes the owner`,
+    whoFirst: "Choose who takes it over",
+  },
+
   history: {
     noRuns: "Nothing has been made yet.",
     number: (number: number) => `No. ${number}`,
     runs: "What was made",
-    version: (no: number, by: string, at: string) => `Version ${no} by ${by}, ${at}`,
-    versions: "What was changed",
+    deed: (by: string, what: string, version: number | null) =>
+      `${by} ${what}${version === null ? "" : ` (version ${version})`}`,
+    deeds: "What was changed",
+    part: {
+      WHEN: "when",
+      WHAT: "what",
+      PERIOD: "period",
+      FILTER: "filters",
+      CUT: "cut",
+      SEEN_AS: "seen as",
+      TO_WHOM: "recipients",
+      AS_WHAT: "format",
+      UNLESS: "unless",
+      LETTER: "letter",
+      NAME: "name",
+    },
   },
 
   effect: {
@@ -1190,6 +1237,7 @@ export const en = {
   spine: {
     UNREAD: "unread",
     READ: "read",
+    OTHERS: "sent to others only",
     SKIPPED: "skipped",
     PARTLY: "partly delivered",
     FAILED: "failed",

@@ -36,7 +36,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/v1/sources/{id}": {
+    "/api/v1/subscriptions/{id}/owner": {
         parameters: {
             query?: never;
             header?: never;
@@ -45,6 +45,22 @@ export interface paths {
         };
         get?: never;
         put: operations["put_1"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/sources/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["put_2"];
         post?: never;
         delete: operations["delete"];
         options?: never;
@@ -76,7 +92,7 @@ export interface paths {
             cookie?: never;
         };
         get: operations["definition"];
-        put: operations["put_2"];
+        put: operations["put_3"];
         post?: never;
         delete?: never;
         options?: never;
@@ -92,7 +108,7 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        put: operations["put_3"];
+        put: operations["put_4"];
         post?: never;
         delete?: never;
         options?: never;
@@ -124,7 +140,7 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        put: operations["put_4"];
+        put: operations["put_5"];
         post?: never;
         delete: operations["delete_1"];
         options?: never;
@@ -188,7 +204,7 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        put: operations["put_5"];
+        put: operations["put_6"];
         post?: never;
         delete?: never;
         options?: never;
@@ -204,7 +220,7 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        put: operations["put_6"];
+        put: operations["put_7"];
         post?: never;
         delete?: never;
         options?: never;
@@ -220,7 +236,7 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        put: operations["put_7"];
+        put: operations["put_8"];
         post?: never;
         delete?: never;
         options?: never;
@@ -284,7 +300,7 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        put: operations["put_8"];
+        put: operations["put_9"];
         post?: never;
         delete: operations["delete_2"];
         options?: never;
@@ -300,7 +316,7 @@ export interface paths {
             cookie?: never;
         };
         get: operations["one_1"];
-        put: operations["put_9"];
+        put: operations["put_10"];
         post?: never;
         delete: operations["delete_3"];
         options?: never;
@@ -660,6 +676,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/people/{id}/subscriptions/handover": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["all"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/people/{id}/invitations": {
         parameters: {
             query?: never;
@@ -955,7 +987,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["all"];
+        get: operations["all_1"];
         put?: never;
         post: operations["post_12"];
         delete?: never;
@@ -1028,6 +1060,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/subscriptions/{id}/handover": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["outlook_1"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/subscriptions/next": {
         parameters: {
             query?: never;
@@ -1067,7 +1115,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["all_1"];
+        get: operations["all_2"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1099,7 +1147,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["all_2"];
+        get: operations["all_3"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1276,6 +1324,22 @@ export interface paths {
             cookie?: never;
         };
         get: operations["period"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/people/{id}/subscriptions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["ofPerson"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1675,7 +1739,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["all_3"];
+        get: operations["all_4"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1911,6 +1975,7 @@ export interface components {
         ColumnFound: {
             column: components["schemas"]["Column"];
             dateForms: ("ISO" | "DAY_MONTH_YEAR" | "DAY_FIRST" | "MONTH_FIRST")[];
+            unit: string;
             /** Format: int64 */
             empty: number;
         };
@@ -2056,6 +2121,15 @@ export interface components {
             dateColumn: string | null;
             plan: components["schemas"]["LoadPlan"] | null;
         };
+        Deed: {
+            /** Format: date-time */
+            at: string;
+            by: string;
+            what: string;
+            version: number | null;
+            changes: components["schemas"]["PartChange"][];
+            because: string;
+        };
         DefinitionView: {
             /** Format: int64 */
             folder: number;
@@ -2158,6 +2232,7 @@ export interface components {
             separator: string;
             /** @enum {string} */
             decimalMark: "POINT" | "COMMA";
+            marks: ("POINT" | "COMMA")[];
         };
         FilePreview: {
             sheets: string[];
@@ -2250,6 +2325,21 @@ export interface components {
             id: number;
             name: string;
             members: number[];
+        };
+        HandOverOutlook: {
+            /** Format: int64 */
+            id: number;
+            name: string;
+            /** @enum {string} */
+            state: "DRAFT" | "ACTIVE" | "PAUSED" | "ENDED";
+            hindrance: string;
+            letsGo: boolean;
+            asOwner: boolean;
+        };
+        Handed: {
+            /** Format: int32 */
+            handed: number;
+            left: components["schemas"]["HandOverOutlook"][];
         };
         Head: {
             title: string;
@@ -2349,6 +2439,7 @@ export interface components {
             /** @enum {string} */
             mode: "REPLACE" | "APPEND";
             dates: ("ISO" | "DAY_MONTH_YEAR" | "DAY_FIRST" | "MONTH_FIRST") | null;
+            decimalMark: ("POINT" | "COMMA") | null;
         };
         LoadTimes: {
             /** @enum {string} */
@@ -2521,6 +2612,10 @@ export interface components {
         NewGroup: {
             name: string;
         };
+        NewOwner: {
+            /** Format: int64 */
+            person: number;
+        };
         NewPassword: {
             password: string;
         };
@@ -2611,6 +2706,12 @@ export interface components {
             drawings: {
                 [key: string]: components["schemas"]["ChartSvg"];
             };
+        };
+        PartChange: {
+            /** @enum {string} */
+            part: "WHEN" | "WHAT" | "PERIOD" | "FILTER" | "CUT" | "SEEN_AS" | "TO_WHOM" | "AS_WHAT" | "UNLESS" | "LETTER" | "NAME";
+            before: string;
+            after: string;
         };
         PasswordChange: {
             current: string;
@@ -2848,6 +2949,7 @@ export interface components {
             origin: components["schemas"]["Origin"];
             columns: components["schemas"]["Column"][] | null;
             dates: ("ISO" | "DAY_MONTH_YEAR" | "DAY_FIRST" | "MONTH_FIRST") | null;
+            decimalMark: ("POINT" | "COMMA") | null;
         };
         Schedule: {
             recurrence: string;
@@ -2978,7 +3080,7 @@ export interface components {
             /** Format: int32 */
             number: number;
             /** @enum {string} */
-            state: "UNREAD" | "READ" | "SKIPPED" | "FAILED" | "PARTLY" | "UNDER_WAY";
+            state: "UNREAD" | "READ" | "OTHERS" | "SKIPPED" | "FAILED" | "PARTLY" | "UNDER_WAY";
             /** Format: date-time */
             at: string;
             days: string;
@@ -3012,7 +3114,7 @@ export interface components {
             recipients: components["schemas"]["RecipientView"][];
             /** Format: int32 */
             others: number;
-            versions: components["schemas"]["VersionView"][];
+            history: components["schemas"]["Deed"][];
             runs: components["schemas"]["RunLine"][];
         };
         Table: {
@@ -3081,14 +3183,6 @@ export interface components {
             /** Format: date-time */
             at: string;
         };
-        VersionView: {
-            /** Format: int32 */
-            no: number;
-            by: string;
-            /** Format: date-time */
-            at: string;
-            sentence: string;
-        };
         Why: {
             verbs: ("KNOW" | "SEE" | "SUBSCRIBE_SELF" | "SUBSCRIBE_TEAMMATES" | "PUBLISH" | "MANAGE")[];
             sentence: string;
@@ -3129,7 +3223,7 @@ export interface operations {
         parameters: {
             query?: never;
             header: {
-                "If-Match": number;
+                "If-Match": string;
             };
             path: {
                 id: string;
@@ -3194,6 +3288,30 @@ export interface operations {
         };
     };
     put_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewOwner"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    put_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -3301,7 +3419,7 @@ export interface operations {
             };
         };
     };
-    put_2: {
+    put_3: {
         parameters: {
             query?: never;
             header?: never;
@@ -3325,7 +3443,7 @@ export interface operations {
             };
         };
     };
-    put_3: {
+    put_4: {
         parameters: {
             query?: never;
             header?: never;
@@ -3399,7 +3517,7 @@ export interface operations {
             };
         };
     };
-    put_4: {
+    put_5: {
         parameters: {
             query?: never;
             header?: never;
@@ -3533,7 +3651,7 @@ export interface operations {
             };
         };
     };
-    put_5: {
+    put_6: {
         parameters: {
             query?: never;
             header?: never;
@@ -3559,7 +3677,7 @@ export interface operations {
             };
         };
     };
-    put_6: {
+    put_7: {
         parameters: {
             query?: never;
             header?: never;
@@ -3586,7 +3704,7 @@ export interface operations {
             };
         };
     };
-    put_7: {
+    put_8: {
         parameters: {
             query?: never;
             header?: never;
@@ -3683,7 +3801,7 @@ export interface operations {
             };
         };
     };
-    put_8: {
+    put_9: {
         parameters: {
             query?: never;
             header?: never;
@@ -3751,7 +3869,7 @@ export interface operations {
             };
         };
     };
-    put_9: {
+    put_10: {
         parameters: {
             query?: never;
             header?: never;
@@ -4435,6 +4553,32 @@ export interface operations {
             };
         };
     };
+    all: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewOwner"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Handed"];
+                };
+            };
+        };
+    };
     inviteAgain: {
         parameters: {
             query?: never;
@@ -4756,6 +4900,7 @@ export interface operations {
             query?: {
                 mode?: "REPLACE" | "APPEND";
                 dates?: "ISO" | "DAY_MONTH_YEAR" | "DAY_FIRST" | "MONTH_FIRST";
+                decimalMark?: "POINT" | "COMMA";
                 confirmed?: boolean;
             };
             header?: never;
@@ -4831,6 +4976,7 @@ export interface operations {
                 folder: string;
                 columns?: string;
                 dates?: "ISO" | "DAY_MONTH_YEAR" | "DAY_FIRST" | "MONTH_FIRST";
+                decimalMark?: "POINT" | "COMMA";
             };
             header?: never;
             path?: never;
@@ -4937,7 +5083,7 @@ export interface operations {
             };
         };
     };
-    all: {
+    all_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -5093,6 +5239,30 @@ export interface operations {
             };
         };
     };
+    outlook_1: {
+        parameters: {
+            query: {
+                to: string;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["HandOverOutlook"];
+                };
+            };
+        };
+    };
     next: {
         parameters: {
             query?: never;
@@ -5136,7 +5306,7 @@ export interface operations {
             };
         };
     };
-    all_1: {
+    all_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -5178,7 +5348,7 @@ export interface operations {
             };
         };
     };
-    all_2: {
+    all_3: {
         parameters: {
             query?: never;
             header?: never;
@@ -5468,6 +5638,30 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["PeriodView"];
+                };
+            };
+        };
+    };
+    ofPerson: {
+        parameters: {
+            query?: {
+                to?: number;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["HandOverOutlook"][];
                 };
             };
         };
@@ -6026,7 +6220,7 @@ export interface operations {
             };
         };
     };
-    all_3: {
+    all_4: {
         parameters: {
             query?: never;
             header?: never;

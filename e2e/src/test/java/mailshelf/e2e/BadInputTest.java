@@ -78,7 +78,7 @@ class BadInputTest {
     }
 
     private static void ask(Described.Operation operation, String path, JsonNode body) {
-        HttpResponse<byte[]> answer = administrator.answer(operation.method(), path, body, Map.of("If-Match", "1"));
+        HttpResponse<byte[]> answer = administrator.answer(operation.method(), path, body, Map.of("If-Match", "\"1\""));
         String said = new String(answer.body(), StandardCharsets.UTF_8);
         String asked = operation.method() + " " + shortened(path) + " " + shortened(String.valueOf(body));
         assertThat(answer.statusCode()).as("%s: %s", asked, shortened(said)).isLessThan(500);

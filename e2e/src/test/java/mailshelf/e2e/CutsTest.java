@@ -99,7 +99,7 @@ class CutsTest {
         assertThat(tors.get("terms").get("content").get(0).get("period").asString())
                 .isEqualTo("yesterday");
         assertThat(tors.get("version").asInt()).isEqualTo(2);
-        assertThat(tors.get("versions").get(0).get("by").asString()).isEqualTo("Marit Lunde");
+        assertThat(tors.get("history").get(0).get("by").asString()).isEqualTo("Marit Lunde");
         assertThat(tors.get("fullSentence").asString()).contains("following the cut “Followed”");
         assertThat(changed.get("terms").get("content").get(0).get("period").asString())
                 .isEqualTo("yesterday");

@@ -69,6 +69,46 @@ class HouseApiTest {
         }
     }
 
+    @Test
+    void other_programs_are_told_by_headers_what_they_may_do_next() {
+        var notAllowed = ida.answer("DELETE", "library", null, Map.of());
+        assertThat(notAllowed.headers().firstValue("Allow"))
+                .hasValueSatisfying(allowed -> assertThat(allowed).contains("GET"));
+        assertThat(Api.json(notAllowed).get("type").asString()).endsWith(":request.refused");
+        var nobody = Api.stranger(DEMO.server()).answer("GET", "library", null, Map.of());
+        assertThat(nobody.headers().firstValue("WWW-Authenticate"))
+                .hasValueSatisfying(way -> assertThat(way).startsWith("Session "));
+        var edited = ida.answer("GET", "subscriptions/1", null, Map.of());
+        assertThat(edited.headers().firstValue("ETag"))
+                .hasValue("\"" + Api.json(edited).get("version").asInt() + "\"");
+        assertThat(ida.answer("GET", "reports/1/file?kind=CSV", null, Map.of("Accept-Encoding", "gzip"))
+                        .headers()
+                        .firstValue("Content-Encoding"))
+                .hasValue("gzip");
+    }
+
+    @Test
+    void a_file_of_an_issue_is_kept_by_the_browser_that_fetched_it_and_given_in_parts() {
+        JsonNode issue = ida.get("subscriptions/1").get("line").get("spines").get(0);
+        String file = ida.get("issues/" + issue.get("id").asLong())
+                .get("files")
+                .get(0)
+                .get("sha256")
+                .asString();
+        String path = "issues/" + issue.get("id").asLong() + "/files/" + file;
+        var whole = ida.answer("GET", path, null, Map.of());
+        var headers = whole.headers();
+        assertThat(headers.firstValue("Cache-Control")).hasValue("max-age=31536000, private, immutable");
+        assertThat(headers.allValues("Vary")).as("not for who signs in next").contains("Cookie");
+        assertThat(headers.firstValue("ETag")).hasValue("\"" + file + "\"");
+        var part = ida.answer("GET", path, null, Map.of("Range", "bytes=0-3"));
+        assertThat(part.statusCode()).isEqualTo(206);
+        assertThat(new String(part.body())).isEqualTo(new String(whole.body()).substring(0, 4));
+        assertThat(ida.answer("GET", path, null, Map.of("If-None-Match", "\"" + file + "\""))
+                        .statusCode())
+                .isEqualTo(304);
+    }
+
     private static HttpResponse<String> text(String address) throws Exception {
         HttpRequest request = HttpRequest.newBuilder(URI.create(DEMO.server().url() + address))
                 .build();

@@ -85,7 +85,7 @@ class OnceTest {
         String send = "subscriptions/" + id + "/send";
         assertThat(marit.refused("POST", send, null, key("k-early")).status()).isEqualTo(422);
 
-        marit.send("PUT", "subscriptions/" + id, terms, Map.of("If-Match", "1"));
+        marit.send("PUT", "subscriptions/" + id, terms, Map.of("If-Match", "\"1\""));
         made(send, null, "k-early");
         assertThat(runs(id)).isEqualTo(1);
     }

@@ -198,7 +198,7 @@ class PersonalColumnsTest {
 
     private static void change(long id, Map<String, Object> terms) {
         String version = marit.get("subscriptions/" + id).get("version").asString();
-        marit.send("PUT", "subscriptions/" + id, terms, Map.of("If-Match", version));
+        marit.send("PUT", "subscriptions/" + id, terms, Map.of("If-Match", "\"" + version + "\""));
     }
 
     private static String state(long id) {

@@ -93,6 +93,8 @@ class RoutesTest {
             POST /people | people | 401 403 403 403 403 403 -
             PUT /people/{id} | people/2 | 401 403 403 403 403 403 -
             GET /people/{id}/effect | people/2/effect?active=true | 401 403 403 403 403 200 200
+            GET /people/{id}/subscriptions | people/2/subscriptions | 401 403 403 403 403 200 200
+            POST /people/{id}/subscriptions/handover | people/999999/subscriptions/handover | 401 403 403 403 403 403 404
             POST /people/{id}/invitations | people/2/invitations | 401 403 403 403 403 403 -
             PUT /people/{id}/address | people/2/address | 401 403 403 403 403 403 -
             DELETE /people/{id}/address | people/2/address | 401 403 403 403 403 403 -
@@ -148,6 +150,8 @@ class RoutesTest {
             GET /subscriptions/{id} | subscriptions/1 | 401 404 404 200 404 200 200
             PUT /subscriptions/{id} | subscriptions/1 | 401 404 404 403 404 403 -
             POST /subscriptions/{id}/end | subscriptions/1/end | 401 404 404 403 404 403 -
+            GET /subscriptions/{id}/handover | subscriptions/1/handover?to=2 | 401 404 404 403 404 403 200
+            PUT /subscriptions/{id}/owner | subscriptions/1/owner | 401 404 404 403 404 403 409
             GET /subscriptions/{id}/outlook | subscriptions/1/outlook | 401 404 404 403 404 403 200
             POST /subscriptions/{id}/pause | subscriptions/1/pause | 401 404 404 403 404 403 -
             PUT /subscriptions/{id}/recipients/{person} | subscriptions/1/recipients/2 | 401 404 404 403 404 403 -
@@ -198,6 +202,8 @@ class RoutesTest {
             Map.entry("POST /requests/{id}/answer", Map.of("grant", false, "reply", "")),
             Map.entry("POST /sendings", Wishes.terms()),
             Map.entry("PUT /subscriptions/{id}", Wishes.terms()),
+            Map.entry("PUT /subscriptions/{id}/owner", Map.of("person", 2)),
+            Map.entry("POST /people/{id}/subscriptions/handover", Map.of("person", 3)),
             Map.entry("POST /demo/sign-in", Map.of("person", 999_999)),
             Map.entry("PUT /account/calendar", Map.of("zone", "Europe/Oslo", "firstDayOfWeek", "MONDAY")),
             Map.entry("PUT /account/password", Map.of("current", "not it", "wanted", "a ferry leaves at nine")),
@@ -283,7 +289,7 @@ class RoutesTest {
         }
         if (!row.route().endsWith("/session")) {
             assertThat(deactivated
-                            .answer(method, path, body, Map.of("If-Match", "1"))
+                            .answer(method, path, body, Map.of("If-Match", "\"1\""))
                             .statusCode())
                     .as("deactivated: %s", row)
                     .hasToString(row.answers().get(0));
@@ -297,7 +303,7 @@ class RoutesTest {
 
     /** What does not exist for somebody is not named to him either. */
     private static String answer(Api asker, String method, String path, Object body) {
-        var answer = asker.answer(method, path, body, Map.of("If-Match", "1"));
+        var answer = asker.answer(method, path, body, Map.of("If-Match", "\"1\""));
         if (answer.statusCode() == 404) {
             assertThat(new String(answer.body())).doesNotContainIgnoringCase("cancelled");
         }

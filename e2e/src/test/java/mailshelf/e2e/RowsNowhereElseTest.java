@@ -63,6 +63,7 @@ class RowsNowhereElseTest {
             "invitations/{token}",
             "address-changes/{token}",
             "people/{id}/effect",
+            "people/{id}/subscriptions",
             "mail-room",
             "mail-room/{address}",
             "mail-room/{address}/mails/{id}",
@@ -77,6 +78,7 @@ class RowsNowhereElseTest {
             "session",
             "set-aside",
             "sources",
+            "subscriptions/{id}/handover",
             "subscriptions/{id}/outlook");
 
     /** Sentences of subscriptions are their owners' words, not data. */

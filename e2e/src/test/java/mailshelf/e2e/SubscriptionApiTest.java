@@ -63,14 +63,14 @@ class SubscriptionApiTest {
                 "PUT",
                 "subscriptions/" + id,
                 Wishes.with(Wishes.terms(maritId), "name", "Renamed otherwise"),
-                Map.of("If-Match", "1"));
+                Map.of("If-Match", "\"1\""));
         assertThat(refusal.status()).isEqualTo(412);
         assertThat(refusal.code()).isEqualTo("subscription.changed-meanwhile");
 
         JsonNode view = marit.get("subscriptions/" + id);
         assertThat(view.get("line").get("name").asString()).isEqualTo("Renamed");
-        assertThat(view.get("versions")).hasSize(2);
-        assertThat(view.get("versions").get(0).get("by").asString()).isEqualTo("Marit Lunde");
+        assertThat(view.get("version").asInt()).isEqualTo(2);
+        assertThat(view.get("history").get(0).get("by").asString()).isEqualTo("Marit Lunde");
     }
 
     @Test
@@ -258,7 +258,7 @@ class SubscriptionApiTest {
     }
 
     private static void change(long id, int version, Map<String, Object> terms) {
-        marit.send("PUT", "subscriptions/" + id, terms, Map.of("If-Match", String.valueOf(version)));
+        marit.send("PUT", "subscriptions/" + id, terms, Map.of("If-Match", "\"" + version + "\""));
     }
 
     private static String refusedToKeep(Map<String, Object> terms) {

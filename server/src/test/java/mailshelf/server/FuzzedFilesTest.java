@@ -17,7 +17,9 @@ import mailshelf.core.data.Table;
 import mailshelf.core.data.TableBuilder;
 import mailshelf.core.data.csv.CsvTable;
 import mailshelf.core.data.csv.DateForm;
+import mailshelf.core.data.csv.DecimalMark;
 import mailshelf.core.data.csv.Inspection;
+import mailshelf.core.data.csv.Meant;
 import mailshelf.core.report.DefinitionReader;
 import mailshelf.server.data.IncomingCsv;
 import org.junit.jupiter.api.Test;
@@ -86,12 +88,14 @@ class FuzzedFilesTest {
                 .get(random.nextInt(3));
     }
 
+    private static final Meant DAYS_FIRST = new Meant(Optional.of(DateForm.DAY_FIRST), Optional.of(DecimalMark.POINT));
+
     private static Table table(byte[] file) throws IOException {
-        IncomingCsv csv = new IncomingCsv(new ByteArrayInputStream(file), ZoneOffset.UTC);
+        IncomingCsv csv = new IncomingCsv(new ByteArrayInputStream(file), ZoneOffset.UTC, DAYS_FIRST);
         Inspection seen = csv.inspection();
         seen.typed(seen.columns().stream().map(Inspection.Found::column).toList(), Optional.of(DateForm.DAY_FIRST));
         TableBuilder rows = new TableBuilder(COLUMNS, Optional.of("day"));
-        CsvTable.read(csv.reader(), csv.form(COLUMNS, Optional.of(DateForm.DAY_FIRST)), COLUMNS, rows);
+        CsvTable.read(csv.reader(), csv.form(COLUMNS), COLUMNS, rows);
         return rows.build();
     }
 

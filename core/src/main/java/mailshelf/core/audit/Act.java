@@ -35,6 +35,9 @@ public enum Act {
     SUBSCRIPTION_PAUSED,
     SUBSCRIPTION_RESUMED,
     SUBSCRIPTION_ENDED,
+    SUBSCRIPTION_HANDED_OVER,
+    /** It would be active if it had not to be approved first. */
+    SUBSCRIPTION_HELD_BACK,
     SUBSCRIPTION_APPROVED,
     APPROVAL_DECLINED,
     RECIPIENT_LEFT,
@@ -43,6 +46,8 @@ public enum Act {
     RECIPIENTS_READ,
     SENT_ONCE,
     SEND_ASKED,
+    /** Mails of an issue that did not arrive, once more. */
+    MISSING_SENT_AGAIN,
     TRIAL_ASKED,
     SEND_CLOSED,
     WORK_TRIED_AGAIN,

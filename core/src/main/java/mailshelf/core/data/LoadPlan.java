@@ -3,17 +3,30 @@ package mailshelf.core.data;
 import java.util.Optional;
 import mailshelf.core.Problem;
 import mailshelf.core.data.csv.DateForm;
+import mailshelf.core.data.csv.DecimalMark;
+import mailshelf.core.data.csv.Meant;
 
 /**
  * How a data set comes by its rows.
  *
  * @param mode what becomes of the rows before
  * @param dates which form days are in that fit several; for files alone
+ * @param decimalMark which mark stands before decimals where numbers fit both; for files alone
  */
-public record LoadPlan(Origin origin, LoadTimes times, LoadMode mode, Optional<DateForm> dates) {
+public record LoadPlan(
+        Origin origin, LoadTimes times, LoadMode mode, Optional<DateForm> dates, Optional<DecimalMark> decimalMark) {
     /** Files are sent by people, as they like. */
     public static final LoadPlan SENT =
-            new LoadPlan(Origin.SENT, LoadTimes.BY_HAND, LoadMode.REPLACE, Optional.empty());
+            new LoadPlan(Origin.SENT, LoadTimes.BY_HAND, LoadMode.REPLACE, Optional.empty(), Optional.empty());
+
+    public LoadPlan {
+        decimalMark = decimalMark == null ? Optional.empty() : decimalMark; // kept before it was asked
+    }
+
+    /** How values are read that can be read in two ways. */
+    public Meant meant() {
+        return new Meant(dates, decimalMark);
+    }
 
     /** Whether a load can be asked for; files that are sent or taken as they arrive cannot be had any sooner. */
     public boolean canBeAskedFor() {

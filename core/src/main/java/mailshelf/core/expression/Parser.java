@@ -327,7 +327,8 @@ final class Parser {
                             + String.join(
                                     ", ",
                                     Stream.concat(columns.keySet().stream(), given.keySet().stream())
-                                            .toList()));
+                                            .toList()),
+                    token.text());
         }
         String name = column.name();
         used.add(name);

@@ -143,6 +143,8 @@ final class BlockReader {
                                 + ", \"change of\" these, and \"value of\" a named value");
             }
         }
+        MergeText.openBrace(text)
+                .ifPresent(at -> in.faultIn("text", at, "this brace is not closed; a field is written as {name}"));
         return new Block.Text(id, in.optionalName("title").orElse(""), text, fields, values);
     }
 

@@ -69,10 +69,7 @@ public final class DefinitionReader {
                     .composeString(yaml)
                     .orElseThrow(() -> new YamlEngineException("the text is empty"));
         } catch (MarkedYamlEngineException e) {
-            String at = e.getProblemMark()
-                    .map(mark -> "line " + (mark.getLine() + 1) + ", column " + (mark.getColumn() + 1))
-                    .orElse("line 1, column 1");
-            throw unreadable(List.of(new Problem.Fault(at, e.getProblem())));
+            throw unreadable(YamlFaults.of(yaml, e));
         } catch (YamlEngineException e) {
             throw unreadable(List.of(new Problem.Fault("line 1, column 1", e.getMessage())));
         } catch (YamlBounds.Exceeded e) {

@@ -113,18 +113,31 @@ final class MeasureReader {
 
     private Optional<Calculation> ratio(YamlCursor in, Format format) {
         List<String> parts = in.texts("ratio");
-        List<Tally> tallies = parts.stream()
-                .flatMap(part -> Optional.ofNullable(measures.get(part)).stream())
-                .map(Measure::calculation)
-                .filter(Calculation.Sum.class::isInstance)
-                .map(sum -> ((Calculation.Sum) sum).tally())
-                .toList();
-        if (parts.size() != 2 || tallies.size() != 2) {
-            in.fault("ratio", "\"ratio\" must be a list of two measures that count or sum, the upper and the lower");
+        if (parts.size() != 2) {
+            in.fault("ratio", "\"ratio\" must be a list of two measures, the upper and the lower");
+            return Optional.empty();
+        }
+        List<Tally> tallies =
+                parts.stream().flatMap(part -> tally(in, part).stream()).toList();
+        if (tallies.size() != 2) {
             return Optional.empty();
         }
         int factor = "%".equals(format.unit()) ? 100 : 1;
         return Optional.of(new Calculation.Ratio(tallies.get(0), tallies.get(1), factor));
+    }
+
+    /** What a part of a ratio counts or sums. */
+    private Optional<Tally> tally(YamlCursor in, String part) {
+        Measure measure = measures.get(part);
+        if (measure == null) {
+            in.fault("ratio", "no measure \"" + part + "\" that counts or sums; there are " + names());
+            return Optional.empty();
+        }
+        if (measure.calculation() instanceof Calculation.Sum sum) {
+            return Optional.of(sum.tally());
+        }
+        in.fault("ratio", "measure \"" + part + "\" neither counts nor sums, which both parts of a ratio must do");
+        return Optional.empty();
     }
 
     private String number(YamlCursor in, String key) {

@@ -2,13 +2,17 @@ package mailshelf.core.report;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.function.UnaryOperator;
+import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
 /** A text with fields in braces: {@code {cancelled} of {sailings} sailings}. */
 public final class MergeText {
     /** One field; its name is group 1. */
     public static final Pattern FIELD = Pattern.compile("\\{([^{}\\n]+)}");
+
+    private static final Pattern OPEN = Pattern.compile("\\{[^{}\\n]*(?=[{\\n]|\\z)");
 
     /** Fields that tell of the page itself, which every text may have. */
     static final List<String> ABOUT_PAGE = List.of("days", "figures to");
@@ -32,9 +36,14 @@ public final class MergeText {
         return FIELD.matcher("{" + name + "}").matches() && !name.contains(";");
     }
 
+    /** Where a brace begins that is no field, as it is not closed in its line. */
+    static OptionalInt openBrace(String text) {
+        Matcher open = OPEN.matcher(text);
+        return open.find() ? OptionalInt.of(open.start()) : OptionalInt.empty();
+    }
+
     /** With each field replaced by what it says. */
     public static String filled(String text, UnaryOperator<String> fields) {
-        return FIELD.matcher(text)
-                .replaceAll(found -> java.util.regex.Matcher.quoteReplacement(fields.apply(found.group(1))));
+        return FIELD.matcher(text).replaceAll(found -> Matcher.quoteReplacement(fields.apply(found.group(1))));
     }
 }

@@ -26,6 +26,9 @@ final class ReaderScope {
     private final Map<String, Given> given;
     private final Set<Computed> computed = new LinkedHashSet<>();
 
+    /** Names of columns that are computed, and not read yet. */
+    private final Set<String> laterComputed = new LinkedHashSet<>();
+
     /** @param given what expressions know besides columns */
     ReaderScope(List<Column> ofDataSet, Map<String, Given> given) {
         this.given = given;
@@ -43,7 +46,9 @@ final class ReaderScope {
 
     /** Each may be computed from those before it. */
     void readComputed(YamlCursor all) {
+        laterComputed.addAll(all.keys());
         for (String name : all.keys()) {
+            laterComputed.remove(name);
             if (computed.size() >= MOST_COMPUTED) {
                 all.fault(name, "a report computes at most " + MOST_COMPUTED + " columns");
                 return;
@@ -67,10 +72,14 @@ final class ReaderScope {
             try {
                 return Optional.of(Expression.read(text, columns.values(), given));
             } catch (BadExpression e) {
-                in.faultIn(key, e.position(), e.getMessage());
+                in.faultIn(key, e.position(), laterComputed.contains(e.unknown()) ? isBelow(e) : e.getMessage());
                 return Optional.empty();
             }
         });
+    }
+
+    private static String isBelow(BadExpression e) {
+        return "column \"" + e.unknown() + "\" is computed further down; write it above this one";
     }
 
     /** Values of text columns, or a condition, which is kept as a column of its own. */

@@ -29,7 +29,10 @@ final class YamlCursor {
         if (node instanceof MappingNode mapping) {
             for (NodeTuple tuple : mapping.getValue()) {
                 if (tuple.getKeyNode() instanceof ScalarNode key) {
-                    entries.put(key.getValue(), tuple.getValueNode());
+                    Node before = entries.putIfAbsent(key.getValue(), tuple.getValueNode());
+                    if (before != null) {
+                        fault(key, "\"" + key.getValue() + "\" stands here already, in line " + lineOf(before));
+                    }
                 }
             }
         } else {
@@ -152,6 +155,14 @@ final class YamlCursor {
 
     private void fault(Node at, String message) {
         Mark mark = at.getStartMark().orElseThrow();
-        faults.add(new Problem.Fault("line " + (mark.getLine() + 1) + ", column " + (mark.getColumn() + 1), message));
+        Problem.Fault fault = new Problem.Fault("line " + lineOf(at) + ", column " + (mark.getColumn() + 1), message);
+        // what is walked twice is told once
+        if (!faults.contains(fault)) {
+            faults.add(fault);
+        }
+    }
+
+    private static int lineOf(Node node) {
+        return node.getStartMark().orElseThrow().getLine() + 1;
     }
 }

@@ -89,9 +89,14 @@ public final class Sentence {
         return join(of(terms, facts, words));
     }
 
+    /** Whole. */
+    public static List<Phrase> whole(Terms terms, Facts facts, Words words) {
+        return new Sentence(terms, facts, words, Integer.MAX_VALUE).phrases();
+    }
+
     /** As text, whole. */
     public static String fullText(Terms terms, Facts facts, Words words) {
-        return join(new Sentence(terms, facts, words, Integer.MAX_VALUE).phrases());
+        return join(whole(terms, facts, words));
     }
 
     private static String join(List<Phrase> phrases) {

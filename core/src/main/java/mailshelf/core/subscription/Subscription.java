@@ -58,6 +58,16 @@ public record Subscription(
         return keepsDue ? next : next.active(now);
     }
 
+    /**
+     * Somebody else's from now on; what is due stays due.
+     *
+     * @param kept the terms, without what the new owner may not follow
+     */
+    public Subscription handedTo(PersonId heir, Terms kept) {
+        require(state != State.ENDED, "subscription.ended");
+        return new Subscription(id, heir, state, pausedBecause, version + 1, kept, nextDue);
+    }
+
     /** Whether a send has fallen due that is not booked yet. */
     public boolean isDue(Instant now) {
         return state == State.ACTIVE && nextDue.filter(due -> !due.isAfter(now)).isPresent();

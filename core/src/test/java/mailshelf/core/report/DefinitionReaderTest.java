@@ -2,7 +2,9 @@ package mailshelf.core.report;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.catchThrowableOfType;
 
+import java.util.List;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
@@ -24,6 +26,30 @@ class DefinitionReaderTest {
         assertThat(definition.columnTitle("cause")).isEqualTo("Cause");
     }
 
+    @Test
+    void a_column_that_is_computed_further_down_is_said_to_be_there() {
+        String yaml =
+                Ferries.YAML.replace("measures:\n", "compute:\n  late: slow\n  slow: passengers > 10\nmeasures:\n");
+
+        assertThat(faults(yaml))
+                .containsExactly("line 8, column 9: column \"slow\" is computed further down; write it above this one");
+    }
+
+    @Test
+    void a_quote_that_closes_another_far_below_is_told_where_it_begins() {
+        String yaml = Ferries.YAML.replace("about: Which", "about: \"Which");
+
+        assertThat(faults(yaml).get(0))
+                .startsWith("line 2, column 8: the quote that begins here ends in line 9; is one missing before that?");
+    }
+
+    private static List<String> faults(String yaml) {
+        Problem problem = catchThrowableOfType(Problem.class, () -> DefinitionReader.read(yaml, Ferries.COLUMNS));
+        return problem.faults().stream()
+                .map(fault -> fault.field() + ": " + fault.message())
+                .toList();
+    }
+
     @ParameterizedTest
     @CsvSource(delimiter = '|', textBlock = """
         filters: [route, cause] | filters: [rout] | line 5, column 10 | no column "rout"
@@ -33,7 +59,9 @@ class DefinitionReaderTest {
         over: 12 weeks | over: a while | line 20, column 69 | expected a span
         decimals: 1 | decimals: many | line 10, column 76 | must be 0 to 6
         tags: [traffic] | tags: [traffic | line 5, column 8 | expected ',' or ']'
-        ratio: [cancelled, sailings] | ratio: [fare, sailings] | line 10, column 32 | two measures that count or sum
+        ratio: [cancelled, sailings] | ratio: [fare, sailings] | line 10, column 32 | neither counts nor sums
+        ratio: [cancelled, sailings] | ratio: [gone, sailings] | line 10, column 32 | no measure "gone"
+        ratio: [cancelled, sailings] | ratio: [sailings] | line 10, column 32 | list of two measures
         average: fare | median: route | line 12, column 36 | must be a number column
         average: fare | average: fare, median: fare | line 12, column 51 | has "average" already
         average: fare | percentile 0: fare | line 12, column 9 | needs one of count, sum
@@ -44,6 +72,10 @@ class DefinitionReaderTest {
         change of cancelled] | change of cancelled], sort: route | line 21, column 108 | names one of the measures shown
         chart: line, title: Passengers, measure: passengers | chart: area, title: P, measure: fare | line 20, column 42 | must add up
         chart: line, title: Passengers, measure: passengers | chart: share, title: P, measure: passengers | line 20, column 17 | needs "split"
+        {figure: share} | {text: "{sailings went"} | line 17, column 17 | this brace is not closed
+        {figure: share} | {figure: share, figure: sailings} | line 17, column 25 | "figure" stands here already, in line 17
+        {figure: share} | {text: "Some} | line 17, column 16 | the quote that begins here ends in line 19
+        passengers], where: {cancelled: "yes"}} | passengers], where: {cancelled: "yes}} | line 24, column 117 | this quote is not closed
         {figure: share} | {text: "{sailing} went"} | line 17, column 17 | no field "sailing"
         """)
     void faults_are_told_with_line_and_column(String right, String wrong, String where, String what) {

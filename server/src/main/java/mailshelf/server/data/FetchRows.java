@@ -14,7 +14,6 @@ import mailshelf.core.data.BadValue;
 import mailshelf.core.data.Column;
 import mailshelf.core.data.LoadMode;
 import mailshelf.core.data.TableBuilder;
-import mailshelf.core.data.csv.CsvForm;
 import mailshelf.core.data.csv.CsvTable;
 import mailshelf.store.Database;
 import mailshelf.store.Tx;
@@ -172,9 +171,9 @@ class FetchRows {
             public void addTo(TableBuilder rows) throws IOException {
                 size.require(file.state().sizeBytes());
                 try (InputStream in = WatchedFolder.open(file.path())) {
-                    IncomingCsv csv = new IncomingCsv(in, ZoneOffset.UTC);
-                    CsvForm form = csv.form(dataSet.columns(), dataSet.plan().dates());
-                    CsvTable.read(csv.reader(), form, dataSet.columns(), rows);
+                    IncomingCsv csv =
+                            new IncomingCsv(in, ZoneOffset.UTC, dataSet.plan().meant());
+                    CsvTable.read(csv.reader(), csv.form(dataSet.columns()), dataSet.columns(), rows);
                 }
                 if (!WatchedFolder.found(file.path()).equals(Optional.of(file))) {
                     throw stillWritten(file);

@@ -12,6 +12,8 @@ import mailshelf.core.data.LoadPlan;
 import mailshelf.core.data.Origin;
 import mailshelf.core.data.csv.CsvTable;
 import mailshelf.core.data.csv.DateForm;
+import mailshelf.core.data.csv.DecimalMark;
+import mailshelf.core.data.csv.Meant;
 import mailshelf.core.json.CoreJson;
 import mailshelf.core.rights.FolderId;
 import mailshelf.core.rights.Person;
@@ -42,7 +44,12 @@ class LoadController {
     private final PlanLoads plans;
 
     /** @param columns types to read columns by instead of those that are found */
-    record SampleWish(FolderId folder, Origin origin, Optional<List<Column>> columns, Optional<DateForm> dates) {}
+    record SampleWish(
+            FolderId folder,
+            Origin origin,
+            Optional<List<Column>> columns,
+            Optional<DateForm> dates,
+            Optional<DecimalMark> decimalMark) {}
 
     LoadController(
             Gate gate,
@@ -66,6 +73,7 @@ class LoadController {
      *
      * @param columns types to read its columns by instead of those that are found, as a JSON list of columns
      * @param dates which form days are in that fit several
+     * @param decimalMark which mark stands before decimals where numbers fit both
      */
     @ReadsOnly
     @PostMapping("/inspections")
@@ -74,10 +82,12 @@ class LoadController {
             @RequestParam FolderId folder,
             @RequestParam Optional<String> columns,
             @RequestParam Optional<DateForm> dates,
+            @RequestParam Optional<DecimalMark> decimalMark,
             HttpServletRequest request)
             throws IOException {
         database.doInTransaction(tx -> gate.requirePublish(tx, who, folder));
-        return samples.of("", request.getInputStream(), columns.map(LoadController::columns), dates, who.zone());
+        Meant meant = new Meant(dates, decimalMark);
+        return samples.of("", request.getInputStream(), columns.map(LoadController::columns), meant, who.zone());
     }
 
     private static List<Column> columns(String json) {
@@ -93,13 +103,14 @@ class LoadController {
     @PostMapping("/samples")
     SampleRows.SampleView sample(Person who, @RequestBody SampleWish wish) throws IOException {
         database.doInTransaction(tx -> gate.requirePublish(tx, who, wish.folder()));
-        return samples.of(who, wish.origin(), wish.columns(), wish.dates());
+        return samples.of(who, wish.origin(), wish.columns(), new Meant(wish.dates(), wish.decimalMark()));
     }
 
     /**
      * The body is CSV with a line of names; how it is written is found out.
      *
      * @param dates which form days are in that fit several
+     * @param decimalMark which mark stands before decimals where numbers fit both
      * @param confirmed to load it though it loses most rows, or repeats those that are there
      */
     @PostMapping("/{id}/loads")
@@ -109,6 +120,7 @@ class LoadController {
             @PathVariable DataSetId id,
             @RequestParam(defaultValue = "REPLACE") LoadMode mode,
             @RequestParam Optional<DateForm> dates,
+            @RequestParam Optional<DecimalMark> decimalMark,
             @RequestParam(defaultValue = "false") boolean confirmed,
             HttpServletRequest request)
             throws IOException {
@@ -117,8 +129,9 @@ class LoadController {
             throw new Problem(Problem.Kind.CONFLICT, "data.comes-by-itself", dataSet.name());
         }
         Incoming incoming = rows -> {
-            IncomingCsv csv = new IncomingCsv(request.getInputStream(), who.zone());
-            CsvTable.read(csv.reader(), csv.form(dataSet.columns(), dates), dataSet.columns(), rows);
+            Meant meant = new Meant(dates, decimalMark);
+            IncomingCsv csv = new IncomingCsv(request.getInputStream(), who.zone(), meant);
+            CsvTable.read(csv.reader(), csv.form(dataSet.columns()), dataSet.columns(), rows);
         };
         return ReadDataSets.LoadView.of(
                 claims.whenFree(dataSet, () -> loadRows.run(Optional.of(who), dataSet, mode, confirmed, incoming)));

@@ -16,6 +16,7 @@ import mailshelf.core.data.csv.DateForm;
 import mailshelf.core.data.csv.DecimalMark;
 import mailshelf.core.data.csv.Inspection;
 import mailshelf.core.data.csv.Inspection.TypedValue;
+import mailshelf.core.data.csv.Meant;
 import mailshelf.core.rights.Person;
 import mailshelf.store.Database;
 import mailshelf.store.source.Databases;
@@ -42,16 +43,21 @@ class SampleRows {
      * A column that was found.
      *
      * @param dateForms those that its days fit; more than one means that somebody has to say which is meant
+     * @param unit what stands before or behind each of its numbers; "" for nothing
      * @param empty how many of the rows have no value in it
      */
-    record ColumnFound(Column column, List<DateForm> dateForms, long empty) {
+    record ColumnFound(Column column, List<DateForm> dateForms, String unit, long empty) {
         static ColumnFound of(Inspection.Found found) {
-            return new ColumnFound(found.column(), found.dateForms(), found.empty());
+            return new ColumnFound(found.column(), found.dateForms(), found.unit(), found.empty());
         }
     }
 
-    /** How a file is written, and its name where it was found by it. */
-    record FileForm(String name, String charset, String separator, DecimalMark decimalMark) {}
+    /**
+     * How a file is written, and its name where it was found by it.
+     *
+     * @param marks the decimal marks that its numbers fit; more than one means that somebody has to say which is meant
+     */
+    record FileForm(String name, String charset, String separator, DecimalMark decimalMark, List<DecimalMark> marks) {}
 
     /**
      * What was seen.
@@ -74,11 +80,11 @@ class SampleRows {
      *
      * @param zone whose clocks its times are taken to be of
      * @param types to read its columns by instead of those that are found
-     * @param dates which form days are in that fit several
+     * @param meant how values are read that can be read in two ways
      */
-    SampleView of(String name, InputStream file, Optional<List<Column>> types, Optional<DateForm> dates, ZoneId zone)
+    SampleView of(String name, InputStream file, Optional<List<Column>> types, Meant meant, ZoneId zone)
             throws IOException {
-        IncomingCsv csv = new IncomingCsv(file, zone);
+        IncomingCsv csv = new IncomingCsv(file, zone, meant);
         Inspection seen = csv.inspection();
         List<Column> found =
                 seen.columns().stream().map(Inspection.Found::column).toList();
@@ -86,17 +92,17 @@ class SampleRows {
                 name,
                 csv.charset().name(),
                 String.valueOf(seen.form().separator()),
-                seen.form().decimalMark());
+                seen.form().decimalMark(),
+                seen.marks());
         return new SampleView(
                 Optional.of(form),
                 seen.columns().stream().map(ColumnFound::of).toList(),
                 seen.rows(),
-                seen.typed(types.filter(some -> some.size() == found.size()).orElse(found), dates));
+                seen.typed(types.filter(some -> some.size() == found.size()).orElse(found), meant.dates()));
     }
 
     /** Of what a source has at this moment, for somebody who may use it. */
-    SampleView of(Person who, Origin origin, Optional<List<Column>> types, Optional<DateForm> dates)
-            throws IOException {
+    SampleView of(Person who, Origin origin, Optional<List<Column>> types, Meant meant) throws IOException {
         if (!origin.saysAll() || origin.kind() == Origin.Kind.SENT) {
             throw Problem.invalid("data.bad-plan");
         }
@@ -111,7 +117,7 @@ class SampleRows {
         }
         WatchedFolder.Found newest = files.get(files.size() - 1);
         try (InputStream in = WatchedFolder.open(newest.path())) {
-            return of(newest.state().name(), in, types, dates, who.zone());
+            return of(newest.state().name(), in, types, meant, who.zone());
         }
     }
 
@@ -168,6 +174,7 @@ class SampleRows {
                 .mapToObj(i -> new ColumnFound(
                         found.get(i),
                         List.of(),
+                        "",
                         rows.stream().filter(row -> row.get(i).isEmpty()).count()))
                 .toList();
     }

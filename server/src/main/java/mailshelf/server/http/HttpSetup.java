@@ -84,6 +84,7 @@ class HttpSetup implements WebMvcConfigurer {
                 registry.addConverter(String.class, type, converter);
             }
         });
+        registry.addConverter(String.class, EntityTag.class, EntityTag::parse);
         registry.addConverter(
                 String.class,
                 Period.class,

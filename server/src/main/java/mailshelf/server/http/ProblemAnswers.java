@@ -1,6 +1,7 @@
 package mailshelf.server.http;
 
 import jakarta.servlet.http.HttpServletRequest;
+import java.net.URI;
 import java.util.List;
 import java.util.Locale;
 import mailshelf.core.Problem;
@@ -9,7 +10,9 @@ import mailshelf.core.work.StillWanted;
 import mailshelf.store.StoreException;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
 import org.springframework.http.ProblemDetail;
 import org.springframework.http.ResponseEntity;
 import org.springframework.http.converter.HttpMessageNotReadableException;
@@ -22,6 +25,12 @@ import org.springframework.web.method.annotation.MethodArgumentTypeMismatchExcep
 @RestControllerAdvice
 public class ProblemAnswers {
     private static final Logger LOG = LoggerFactory.getLogger(ProblemAnswers.class);
+
+    /** One type for each code, by a tag URI (RFC 4151), as RFC 9457 recommends for what has no page of its own. */
+    private static final String TYPE = "tag:mail-shelf.example,2026:problem:";
+
+    /** One signs in at {@code /api/v1/session}; a scheme that no browser knows, so that none asks for a password itself. */
+    static final String BY_SESSION = "Session realm=\"Mail Shelf\"";
 
     @ExceptionHandler
     ResponseEntity<ProblemDetail> problem(Problem problem, Locale locale) {
@@ -57,7 +66,9 @@ public class ProblemAnswers {
             Problem problem = status == HttpStatus.NOT_FOUND
                     ? Problem.notFound()
                     : Problem.invalid("request.refused", known.getBody().getDetail());
-            return answer(status, problem, locale);
+            HttpHeaders headers = new HttpHeaders(known.getHeaders());
+            headers.setContentType(MediaType.APPLICATION_PROBLEM_JSON);
+            return ResponseEntity.status(status).headers(headers).body(document(status, problem, locale));
         }
         Failure failure = failure(e);
         return answer(failure.status(), failure.problem(), locale);
@@ -77,6 +88,7 @@ public class ProblemAnswers {
     public static ProblemDetail document(HttpStatus status, Problem problem, Locale locale) {
         List<String> sentences = problem.sentences(Words.in(Languages.supported(locale)));
         ProblemDetail document = ProblemDetail.forStatusAndDetail(status, String.join(" ", sentences));
+        document.setType(URI.create(TYPE + problem.code()));
         document.setTitle(sentences.get(0));
         document.setProperty("code", problem.code());
         document.setProperty("happened", sentences.get(0));
@@ -89,7 +101,11 @@ public class ProblemAnswers {
     }
 
     private static ResponseEntity<ProblemDetail> answer(HttpStatus status, Problem problem, Locale locale) {
-        return ResponseEntity.status(status).body(document(status, problem, locale));
+        ResponseEntity.BodyBuilder answer = ResponseEntity.status(status);
+        if (status == HttpStatus.UNAUTHORIZED) {
+            answer.header(HttpHeaders.WWW_AUTHENTICATE, BY_SESSION);
+        }
+        return answer.body(document(status, problem, locale));
     }
 
     static HttpStatus status(Problem.Kind kind) {

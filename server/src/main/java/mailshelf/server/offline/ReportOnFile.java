@@ -20,7 +20,9 @@ import mailshelf.core.data.TableBuilder;
 import mailshelf.core.data.Viewer;
 import mailshelf.core.data.csv.CsvTable;
 import mailshelf.core.data.csv.DateForm;
+import mailshelf.core.data.csv.DecimalMark;
 import mailshelf.core.data.csv.Inspection;
+import mailshelf.core.data.csv.Meant;
 import mailshelf.core.named.References;
 import mailshelf.core.report.Definition;
 import mailshelf.core.report.DefinitionReader;
@@ -55,6 +57,12 @@ final class ReportOnFile {
     Optional<DateForm> dates = Optional.empty();
 
     @Option(
+            names = "--decimal-mark",
+            paramLabel = "MARK",
+            description = "how numbers are written that can be read in two ways: ${COMPLETION-CANDIDATES}")
+    Optional<DecimalMark> decimalMark = Optional.empty();
+
+    @Option(
             names = "--period",
             paramLabel = "PERIOD",
             description =
@@ -79,13 +87,14 @@ final class ReportOnFile {
     /** @throws Problem with the place of each fault in either file */
     Read read() throws IOException {
         try (InputStream in = new BufferedInputStream(Files.newInputStream(data))) {
-            IncomingCsv csv = new IncomingCsv(in, ZoneOffset.UTC);
+            IncomingCsv csv = new IncomingCsv(in, ZoneOffset.UTC, new Meant(dates, decimalMark));
+            csv.requireDecidedNumbers();
             List<Column> columns = csv.inspection().columns().stream()
                     .map(Inspection.Found::column)
                     .toList();
             Definition definition = DefinitionReader.read(Files.readString(report), columns);
             TableBuilder rows = new TableBuilder(columns, Optional.of(dayColumn(columns)));
-            CsvTable.read(csv.reader(), csv.form(columns, dates), columns, rows);
+            CsvTable.read(csv.reader(), csv.form(columns), columns, rows);
             return new Read(definition, rows.build());
         }
     }

@@ -276,6 +276,11 @@ public class Approvals {
         }
     }
 
+    /** What was approved was the view of the owner before. */
+    public void ownerChanged(Tx tx, SubscriptionId id) {
+        approvals.of(tx, id, Approval.State.APPROVED).forEach(approved -> approvals.lapse(tx, approved.id()));
+    }
+
     void answer(Person who, ApprovalId id, Reply reply) {
         gate.requireAdministrator(who);
         if (reply.reply().length() > LONGEST) {

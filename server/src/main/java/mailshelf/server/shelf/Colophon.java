@@ -4,6 +4,7 @@ import java.time.ZoneId;
 import java.time.ZonedDateTime;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import mailshelf.core.report.Definition;
 import mailshelf.core.report.ReportId;
 import mailshelf.core.subscription.Content;
@@ -38,26 +39,24 @@ final class Colophon {
     }
 
     /**
+     * @param before the issue that its checksum is chained to, as it stands on the shelf; empty where it is not there
      * @param accepted how many of its mails a server has taken
      * @param mails how many there are
      */
-    static List<Fact> of(Issue issue, MadeFrom made, long accepted, int mails, Words words, ZoneId zone) {
+    static List<Fact> of(
+            Issue issue, MadeFrom made, Optional<Issue> before, long accepted, int mails, Words words, ZoneId zone) {
         Colophon colophon = new Colophon(words);
         colophon.when(issue, words.dates(zone));
         if (issue.made()) {
             colophon.add("delivered", words.say("colophon.delivered.of", accepted, mails));
         }
         colophon.what(issue, made, words.dates(zone));
-        colophon.proof(issue);
+        colophon.proof(issue, before);
         return colophon.facts;
     }
 
     private void when(Issue issue, Dates dates) {
-        add(
-                "number",
-                issue.number()
-                        .map(n -> words.say("colophon.number.first", n))
-                        .orElseGet(() -> words.say("issue.trial")));
+        add("number", issue.number().map(n -> words.say("issue.number", n)).orElseGet(() -> words.say("issue.trial")));
         add("due", dates.fullMoment(issue.dueAt()));
         add("made", dates.fullMoment(issue.madeAt()));
     }
@@ -91,11 +90,12 @@ final class Colophon {
         add("subscription", version(made.run().subscriptionVersion()));
     }
 
-    private void proof(Issue issue) {
-        add("kept", words.say("colophon.kept.ever"));
-        String chained = issue.previousSha().isPresent()
-                ? words.say("colophon.chained", issue.number().orElse(1) - 1)
-                : words.say("colophon.chain-begins");
+    private void proof(Issue issue, Optional<Issue> before) {
+        String chained = issue.previousSha().isEmpty()
+                ? words.say("colophon.chain-begins")
+                : before.flatMap(Issue::number)
+                        .map(number -> words.say("colophon.chained", number))
+                        .orElseGet(() -> words.say("colophon.chain-broken"));
         add("checksum", spaced(issue.manifestSha()) + ", " + chained);
     }
 

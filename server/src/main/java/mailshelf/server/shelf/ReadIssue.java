@@ -103,13 +103,22 @@ class ReadIssue {
             Subscription subscription,
             Terms terms,
             Colophon.MadeFrom made,
+            Optional<Issue> chainedTo,
             Optional<Copy> copy,
             List<IssueStore.CopyFile> files,
             List<Delivery> deliveries,
             boolean mayOpenSubscription,
+            Place place,
             List<Spine> neighbours,
             Optional<IssueId> previous,
             Optional<IssueId> next) {}
+
+    /** Where the reader stood when an issue was sent. */
+    private enum Place {
+        SENT_TO,
+        NOT_SENT_TO,
+        HAD_LEFT
+    }
 
     ReadIssue(
             Gate gate,
@@ -174,6 +183,7 @@ class ReadIssue {
                 Colophon.of(
                         found.issue(),
                         found.made(),
+                        found.chainedTo(),
                         accepted(found.deliveries()),
                         (int) found.deliveries().stream()
                                 .filter(delivery -> delivery.state().hasMail())
@@ -204,7 +214,26 @@ class ReadIssue {
         }
         return found.copy()
                 .map(copy -> copy.isEmpty() ? words.say("copy.no-rows") : "")
-                .orElseGet(() -> words.say("copy.not-to-be-seen"));
+                .orElseGet(() -> words.say("copy." + found.place().name()));
+    }
+
+    private Place place(Tx tx, Person who, Issue issue) {
+        if (issues.shelfEntry(tx, who.id(), issue.id()).isPresent()) {
+            return Place.SENT_TO;
+        }
+        boolean hadLeft = subscriptions
+                .leftAt(tx, issue.subscription(), who.id())
+                .filter(left -> left.isBefore(issue.madeAt()))
+                .isPresent();
+        return hadLeft ? Place.HAD_LEFT : Place.NOT_SENT_TO;
+    }
+
+    /** The issue whose manifest this one's names. */
+    private Optional<Issue> chainedTo(Tx tx, Issue issue) {
+        return issue.number()
+                .flatMap(number -> issues.neighbour(tx, issue.subscription(), number, -1))
+                .filter(before ->
+                        issue.previousSha().filter(before.manifestSha()::equals).isPresent());
     }
 
     /** Some after it, if there are, and the others before it. */
@@ -227,9 +256,8 @@ class ReadIssue {
                     .terms()
                     .continuing(issue.since());
             Optional<Copy> copy = openCopies.of(tx, who).one(issue, wished);
-            boolean mine = subscription.owner().equals(who.id())
-                    || issues.shelfEntry(tx, who.id(), id).isPresent();
-            if (!mine) {
+            Place place = place(tx, who, issue);
+            if (place != Place.SENT_TO && !subscription.owner().equals(who.id())) {
                 String named =
                         issue.name() + issue.number().map(n -> ", No. " + n).orElse("");
                 audit.keepOfSitting(tx, who, Act.OTHERS_ISSUE_OPENED, Thing.of(Thing.Kind.ISSUE, id, named));
@@ -242,10 +270,12 @@ class ReadIssue {
                     subscription,
                     terms,
                     madeFrom(tx, run, terms, gate.readsRecipients(who, subscription)),
+                    chainedTo(tx, issue),
                     copy,
                     copy.map(c -> issues.files(tx, c.id())).orElse(List.of()),
                     deliveries.ofRun(tx, issue.run()),
                     gate.isVisible(tx, access, who, subscription),
+                    place,
                     neighbours,
                     neighbour(tx, who, issue, -1),
                     neighbour(tx, who, issue, 1));

@@ -303,6 +303,7 @@ class ReadRun {
             Subscription subscription = gate.changeable(tx, who, run.subscription());
             Instant now = clock.instant();
             if (couldNotBeMade(run, deliveries.ofRun(tx, id))) {
+                audit.keep(tx, who, Act.SEND_ASKED, Thing.of(subscription));
                 return new Again(0, Optional.of(bookRun.again(tx, subscription, run, who, now)));
             }
             int tried = (int) deliveries.ofRun(tx, id).stream()
@@ -311,6 +312,7 @@ class ReadRun {
                     .count();
             if (tried > 0) {
                 runs.reopen(tx, id);
+                audit.keep(tx, who, Act.MISSING_SENT_AGAIN, Thing.of(subscription));
             }
             return new Again(tried, Optional.empty());
         });

@@ -1,12 +1,16 @@
 package mailshelf.server.shelf;
 
 import java.nio.charset.StandardCharsets;
+import java.time.Duration;
 import java.util.Optional;
 import mailshelf.core.delivery.CopyId;
 import mailshelf.core.delivery.IssueId;
 import mailshelf.core.delivery.RunId;
 import mailshelf.core.rights.Person;
 import mailshelf.server.mail.ReadMail;
+import org.springframework.core.io.ByteArrayResource;
+import org.springframework.core.io.Resource;
+import org.springframework.http.CacheControl;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
@@ -62,12 +66,21 @@ class ShelfController {
         readIssue.setRead(who, id, mark.read());
     }
 
+    /**
+     * A file is named by its checksum and never changes: a browser keeps it, for as long as it is the same session's, and may
+     * ask for a part of it (RFC 9110, section 14).
+     */
     @GetMapping("/issues/{id}/files/{sha256}")
-    ResponseEntity<byte[]> file(
+    ResponseEntity<Resource> file(
             Person who, @PathVariable IssueId id, @PathVariable String sha256, @RequestParam Optional<CopyId> copy) {
         ReadIssue.File file = readIssue.file(who, id, copy, sha256);
         MediaType type = file.role().equals("pdf") ? MediaType.APPLICATION_PDF : MediaType.IMAGE_PNG;
-        return download(file.content(), type, file.name());
+        return inline(type, file.name())
+                .cacheControl(
+                        CacheControl.maxAge(Duration.ofDays(365)).cachePrivate().immutable())
+                .varyBy(HttpHeaders.COOKIE)
+                .eTag(sha256)
+                .body(new ByteArrayResource(file.content()));
     }
 
     @GetMapping("/issues/{id}/mail")
@@ -77,18 +90,15 @@ class ShelfController {
 
     @GetMapping("/issues/{id}/mail.eml")
     ResponseEntity<byte[]> eml(Person who, @PathVariable IssueId id) {
-        return download(
-                readIssue.mail(who, id), MediaType.parseMediaType("message/rfc822"), "issue-" + id.value() + ".eml");
+        return inline(MediaType.parseMediaType("message/rfc822"), "issue-" + id.value() + ".eml")
+                .body(readIssue.mail(who, id));
     }
 
-    private static ResponseEntity<byte[]> download(byte[] content, MediaType type, String name) {
+    private static ResponseEntity.BodyBuilder inline(MediaType type, String name) {
         ContentDisposition disposition = ContentDisposition.inline()
                 .filename(name, StandardCharsets.UTF_8)
                 .build();
-        return ResponseEntity.ok()
-                .contentType(type)
-                .header(HttpHeaders.CONTENT_DISPOSITION, disposition.toString())
-                .body(content);
+        return ResponseEntity.ok().contentType(type).header(HttpHeaders.CONTENT_DISPOSITION, disposition.toString());
     }
 
     @GetMapping("/runs/{id}")

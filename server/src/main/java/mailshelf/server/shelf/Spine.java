@@ -20,6 +20,8 @@ public record Spine(IssueId id, int number, State state, Instant at, String days
     public enum State {
         UNREAD,
         READ,
+        /** Sent, but not to the reader. */
+        OTHERS,
         SKIPPED,
         FAILED,
         PARTLY,
@@ -27,7 +29,7 @@ public record Spine(IssueId id, int number, State state, Instant at, String days
     }
 
     /**
-     * @param entry where it was put on the reader's own shelf; one that was not is as good as read
+     * @param entry where it was put on the reader's own shelf
      * @param what its first figure, or why there is none
      */
     static Spine of(Issue issue, Optional<IssueStore.ShelfEntry> entry, String what, Person reader) {
@@ -59,7 +61,8 @@ public record Spine(IssueId id, int number, State state, Instant at, String days
             case OPEN -> State.UNDER_WAY;
             case FAILED -> State.FAILED;
             case PARTLY -> State.PARTLY;
-            default -> entry.filter(e -> e.readAt().isEmpty()).isPresent() ? State.UNREAD : State.READ;
+            default ->
+                entry.map(e -> e.readAt().isEmpty() ? State.UNREAD : State.READ).orElse(State.OTHERS);
         };
     }
 }

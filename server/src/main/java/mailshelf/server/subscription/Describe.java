@@ -13,6 +13,7 @@ import mailshelf.core.report.Definition;
 import mailshelf.core.report.ReportId;
 import mailshelf.core.rights.Person;
 import mailshelf.core.rights.PersonId;
+import mailshelf.core.subscription.PartChange;
 import mailshelf.core.subscription.Sentence;
 import mailshelf.core.subscription.Subscription;
 import mailshelf.core.subscription.Terms;
@@ -115,18 +116,33 @@ public class Describe {
         }
     }
 
-    /** As the audit trail keeps it: whole, and with nobody as "me". */
-    String record(Tx tx, Subscription subscription, Person by) {
-        return record(tx, subscription.terms(), () -> lost.writtenAt(tx, subscription), subscription.owner(), by);
+    /** What differs between two versions, as far as the reader may know it. */
+    List<PartChange> changes(
+            Tx tx, SubscriptionStore.Version before, SubscriptionStore.Version after, Subscription of, Person reader) {
+        return PartChange.between(wording(tx, before, of, reader), wording(tx, after, of, reader));
     }
 
-    /** Terms that are written now. */
+    private PartChange.Wording wording(Tx tx, SubscriptionStore.Version version, Subscription of, Person reader) {
+        Sentence.Facts facts = facts(tx, version.terms(), of, version::at, reader);
+        return new PartChange.Wording(version.terms().name(), Sentence.whole(version.terms(), facts, words(reader)));
+    }
+
+    /** What a change makes different, as the audit trail keeps it. */
+    List<PartChange> changes(Tx tx, Subscription before, Subscription after, Person by) {
+        Supplier<Instant> writtenAt = () -> lost.writtenAt(tx, before);
+        return PartChange.between(
+                wording(tx, before.terms(), writtenAt, before.owner(), by),
+                wording(tx, after.terms(), () -> Instant.MAX, before.owner(), by));
+    }
+
+    private PartChange.Wording wording(Tx tx, Terms terms, Supplier<Instant> writtenAt, PersonId owner, Person by) {
+        Sentence.Facts facts = facts(tx, terms, writtenAt, owner, Optional.empty(), true);
+        return new PartChange.Wording(terms.name(), Sentence.whole(terms, facts, words(by)));
+    }
+
+    /** Terms that are written now, as the audit trail keeps them: whole, and with nobody as "me". */
     String record(Tx tx, Terms terms, PersonId owner, Person by) {
-        return record(tx, terms, () -> Instant.MAX, owner, by);
-    }
-
-    private String record(Tx tx, Terms terms, Supplier<Instant> writtenAt, PersonId owner, Person by) {
-        return Sentence.fullText(terms, facts(tx, terms, writtenAt, owner, Optional.empty(), true), words(by));
+        return Sentence.fullText(terms, facts(tx, terms, () -> Instant.MAX, owner, Optional.empty(), true), words(by));
     }
 
     List<Sentence.Phrase> phrases(Tx tx, Terms terms, PersonId owner, Person reader) {

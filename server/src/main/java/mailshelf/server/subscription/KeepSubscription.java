@@ -5,15 +5,19 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.BiFunction;
+import java.util.function.Function;
+import java.util.stream.Collectors;
 import mailshelf.core.Problem;
 import mailshelf.core.audit.Act;
 import mailshelf.core.audit.Thing;
 import mailshelf.core.rights.Person;
 import mailshelf.core.rights.PersonId;
+import mailshelf.core.subscription.PartChange;
 import mailshelf.core.subscription.State;
 import mailshelf.core.subscription.Subscription;
 import mailshelf.core.subscription.SubscriptionId;
 import mailshelf.core.subscription.Terms;
+import mailshelf.core.wording.Words;
 import mailshelf.server.audit.AuditTrail;
 import mailshelf.server.clock.BusinessClock;
 import mailshelf.server.delivery.DeliveryLoop;
@@ -90,10 +94,13 @@ class KeepSubscription {
             Subscription draft = Subscription.draft(who.id(), terms);
             SubscriptionId made =
                     subscriptions.insert(tx, start ? approvals.heldBack(tx, draft.start(now)) : draft, now);
-            approvals.kept(tx, subscriptions.find(tx, made).orElseThrow());
-            Act act = start ? Act.SUBSCRIPTION_STARTED : Act.SUBSCRIPTION_MADE;
-            Thing thing = Thing.of(Thing.Kind.SUBSCRIPTION, made, terms.name());
-            audit.keep(tx, who, act, thing, "", describe.record(tx, terms, who.id(), who));
+            Subscription kept = subscriptions.find(tx, made).orElseThrow();
+            approvals.kept(tx, kept);
+            Act act = kept.state() == State.ACTIVE ? Act.SUBSCRIPTION_STARTED : Act.SUBSCRIPTION_MADE;
+            audit.keep(tx, who, act, Thing.of(kept), "", describe.record(tx, terms, who.id(), who));
+            if (kept.state() == State.PAUSED) {
+                audit.keep(tx, who, Act.SUBSCRIPTION_HELD_BACK, Thing.of(kept), "", kept.pausedBecause());
+            }
             return made;
         });
         loop.wake();
@@ -233,8 +240,6 @@ class KeepSubscription {
     private void move(Person who, SubscriptionId id, Act act, BiFunction<Tx, Subscription, Subscription> next) {
         database.doInTransaction(tx -> {
             Subscription before = gate.changeable(tx, who, id);
-            boolean changed = act == Act.SUBSCRIPTION_CHANGED;
-            String formerly = changed ? describe.record(tx, before, who) : "";
             Subscription after = approvals.heldBack(tx, next.apply(tx, before));
             if (!subscriptions.update(tx, before, after, who.id(), clock.instant())) {
                 throw new Problem(
@@ -243,15 +248,34 @@ class KeepSubscription {
                         before.terms().name());
             }
             approvals.kept(tx, after);
-            audit.keep(
-                    tx,
-                    who,
-                    act,
-                    Thing.of(after),
-                    formerly,
-                    changed ? describe.record(tx, after, who) : after.pausedBecause());
+            record(tx, who, act, before, after);
         });
         settle();
+    }
+
+    private void record(Tx tx, Person who, Act act, Subscription before, Subscription after) {
+        Thing thing = Thing.of(after);
+        boolean isHeldBack =
+                act != Act.SUBSCRIPTION_PAUSED && after.state() == State.PAUSED && before.state() != State.PAUSED;
+        if (act == Act.SUBSCRIPTION_CHANGED) {
+            List<PartChange> changes = describe.changes(tx, before, after, who);
+            audit.keep(
+                    tx, who, act, thing, said(who, changes, PartChange::before), said(who, changes, PartChange::after));
+        } else if (!isHeldBack) {
+            audit.keep(tx, who, act, thing, "", after.pausedBecause());
+        }
+        if (isHeldBack) {
+            audit.keep(tx, who, Act.SUBSCRIPTION_HELD_BACK, thing, "", after.pausedBecause());
+        }
+    }
+
+    /** "period: last week; to whom: Marit Lunde". */
+    private static String said(Person who, List<PartChange> changes, Function<PartChange, String> state) {
+        Words words = Describe.words(who);
+        return changes.stream()
+                .map(change -> words.say("part." + change.part()) + ": "
+                        + (state.apply(change).isEmpty() ? words.say("part.nothing") : state.apply(change)))
+                .collect(Collectors.joining("; "));
     }
 
     private void settle() {

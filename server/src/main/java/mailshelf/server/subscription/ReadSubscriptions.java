@@ -20,6 +20,7 @@ import mailshelf.core.subscription.Terms;
 import mailshelf.server.audit.AuditTrail;
 import mailshelf.server.clock.BusinessClock;
 import mailshelf.server.delivery.Audience;
+import mailshelf.server.http.Edited;
 import mailshelf.server.personal.Approvals;
 import mailshelf.server.rights.Gate;
 import mailshelf.server.shelf.Spine;
@@ -48,6 +49,7 @@ class ReadSubscriptions {
     private final Spines spines;
     private final Describe describe;
     private final LostParts lost;
+    private final ReadHistory history;
     private final Approvals approvals;
     private final AuditTrail audit;
     private final BusinessClock clock;
@@ -75,8 +77,6 @@ class ReadSubscriptions {
 
     record RecipientView(PersonId id, String name, String address, Recipient.Inclusion inclusion, String because) {}
 
-    record VersionView(int no, String by, Instant at, String sentence) {}
-
     record RunLine(
             RunId id,
             String trigger,
@@ -102,8 +102,9 @@ class ReadSubscriptions {
             Terms fitted,
             List<RecipientView> recipients,
             int others,
-            List<VersionView> versions,
-            List<RunLine> runs) {}
+            List<ReadHistory.Deed> history,
+            List<RunLine> runs)
+            implements Edited {}
 
     ReadSubscriptions(
             Gate gate,
@@ -116,6 +117,7 @@ class ReadSubscriptions {
             Spines spines,
             Describe describe,
             LostParts lost,
+            ReadHistory history,
             Approvals approvals,
             AuditTrail audit,
             BusinessClock clock) {
@@ -129,6 +131,7 @@ class ReadSubscriptions {
         this.spines = spines;
         this.describe = describe;
         this.lost = lost;
+        this.history = history;
         this.approvals = approvals;
         this.audit = audit;
         this.clock = clock;
@@ -198,9 +201,7 @@ class ReadSubscriptions {
                     (int) all.stream()
                             .filter(r -> r.inclusion() == Recipient.Inclusion.INCLUDED && !shown.contains(r))
                             .count(),
-                    subscriptions.versions(tx, id).stream()
-                            .map(v -> version(tx, who, subscription, v))
-                            .toList(),
+                    history.of(tx, who, subscription),
                     runs.ofSubscription(tx, id, RUNS).stream()
                             .filter(run -> !run.trigger().isTrial()
                                     || run.askedBy().filter(who.id()::equals).isPresent())
@@ -250,13 +251,5 @@ class ReadSubscriptions {
                 r.address(),
                 r.inclusion(),
                 Describe.words(who).say("inclusion." + r.inclusion().name()));
-    }
-
-    private VersionView version(Tx tx, Person who, Subscription of, SubscriptionStore.Version version) {
-        return new VersionView(
-                version.no(),
-                people.find(tx, version.by()).orElseThrow().name(),
-                version.at(),
-                describe.sentence(tx, version, of, who));
     }
 }

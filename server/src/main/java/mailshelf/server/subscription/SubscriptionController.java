@@ -12,6 +12,7 @@ import mailshelf.core.rights.PersonId;
 import mailshelf.core.rights.Verb;
 import mailshelf.core.subscription.SubscriptionId;
 import mailshelf.core.subscription.Terms;
+import mailshelf.server.http.EntityTag;
 import mailshelf.server.http.Once;
 import mailshelf.server.http.ReadsOnly;
 import mailshelf.server.rights.Gate;
@@ -139,9 +140,9 @@ class SubscriptionController {
     void put(
             Person who,
             @PathVariable SubscriptionId id,
-            @RequestHeader("If-Match") int version,
+            @RequestHeader("If-Match") EntityTag from,
             @RequestBody Terms terms) {
-        keep.change(who, id, version, terms);
+        keep.change(who, id, from.version(), terms);
     }
 
     @DeleteMapping("/subscriptions/{id}/recipients/{person}")

@@ -6,16 +6,22 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import mailshelf.core.Id;
 import mailshelf.core.audit.Act;
 import mailshelf.core.audit.Thing;
 import mailshelf.core.rights.PersonId;
 import mailshelf.core.wording.Shortened;
 import mailshelf.store.Row;
 import mailshelf.store.Tx;
+import mailshelf.store.Where;
 import mailshelf.store.Widths;
 
 /** The audit trail: appended to, searched, never changed. */
 public final class AuditStore {
+    private static final String ENTRY = """
+            SELECT id, at, person, who, from_address, act, thing_kind, thing, thing_name, before_text, after_text
+              FROM audit
+            """;
 
     /**
      * One thing done.
@@ -91,13 +97,21 @@ public final class AuditStore {
                          WHERE at >= ? AND person = ? AND act = ? AND thing_kind = ? AND thing = ?""", since, person, act, thing.kind(), thing.id()) > 0;
     }
 
+    /** Some of what was done to one thing, newest first. */
+    public List<Entry> of(Tx tx, Thing.Kind kind, Id thing, Set<Act> acts, int most) {
+        Where where =
+                new Where().and("thing_kind = ?", kind).and("thing = ?", thing).in("act", acts);
+        return tx.list(
+                ENTRY + where.sql() + " ORDER BY id DESC FETCH FIRST " + most + " ROWS ONLY",
+                AuditStore::entry,
+                where.values());
+    }
+
     /** Newest first. */
     public List<Entry> find(Tx tx, Search search, int most) {
         String like = "%" + search.words().toLowerCase(Locale.ROOT).replaceAll("([%_\\\\])", "\\\\$1") + "%";
         return tx.list(
-                """
-                SELECT id, at, person, who, from_address, act, thing_kind, thing, thing_name, before_text, after_text
-                  FROM audit
+                ENTRY + """
                  WHERE (LOWER(who || ' ' || thing_name || ' ' || before_text || ' ' || after_text) LIKE ?
                         OR ? LIKE '%,' || act || ',%')
                    AND (CAST(? AS BIGINT) IS NULL OR person = ? OR (thing_kind = 'PERSON' AND thing = ?))

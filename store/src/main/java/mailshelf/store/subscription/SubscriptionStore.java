@@ -282,7 +282,13 @@ public final class SubscriptionStore {
     }
 
     public boolean hasLeft(Tx tx, SubscriptionId id, PersonId person) {
-        return tx.count("SELECT COUNT(*) AS n FROM departure WHERE subscription = ? AND person = ?", id, person) > 0;
+        return leftAt(tx, id, person).isPresent();
+    }
+
+    /** When somebody left who has not come back. */
+    public Optional<Instant> leftAt(Tx tx, SubscriptionId id, PersonId person) {
+        return tx.one(
+                "SELECT at FROM departure WHERE subscription = ? AND person = ?", row -> row.instant("at"), id, person);
     }
 
     public Set<PersonId> departed(Tx tx, SubscriptionId id) {

@@ -32,13 +32,22 @@ public final class CsvTable {
      * @throws Problem {@code data.bad-header}, {@code data.bad-rows} with row, column and value of each fault
      */
     public static void read(Reader csv, CsvForm form, List<Column> columns, TableBuilder into) {
-        try (CsvReader<CsvRecord> reader =
-                CsvReader.builder().fieldSeparator(form.separator()).ofCsvRecord(csv)) {
+        try (CsvReader<CsvRecord> reader = CsvReader.builder()
+                .fieldSeparator(form.separator())
+                .allowMissingFields(true)
+                .allowExtraFields(true)
+                .ofCsvRecord(csv)) {
             Iterator<CsvRecord> records = reader.iterator();
-            int[] positions = positions(records, columns);
+            List<String> header = records.hasNext() ? records.next().getFields() : List.of();
+            int[] positions = positions(header, columns);
             List<Problem.Fault> faults = new ArrayList<>();
             while (records.hasNext() && faults.size() < MOST_FAULTS_TOLD) {
-                addRow(records.next(), form, positions, columns, into, faults);
+                CsvRecord record = records.next();
+                if (record.getFieldCount() == header.size()) {
+                    addRow(record, form, positions, columns, into, faults);
+                } else {
+                    faults.add(ofAnotherLength(record, header.size(), form.separator()));
+                }
             }
             if (!faults.isEmpty()) {
                 throw new Problem(
@@ -71,8 +80,19 @@ public final class CsvTable {
         writer.flush();
     }
 
-    private static int[] positions(Iterator<CsvRecord> records, List<Column> columns) {
-        List<String> header = records.hasNext() ? records.next().getFields() : List.of();
+    /** A line with too few or too many values would put them in the wrong columns. */
+    private static Problem.Fault ofAnotherLength(CsvRecord record, int named, char separator) {
+        String line = "line " + record.getStartingLineNumber();
+        String hint = record.getFieldCount() > named
+                ? "; put a value that holds \"" + separator + "\" in quotes"
+                : "; an empty value needs its \"" + separator + "\" too";
+        return new Problem.Fault(
+                line,
+                line + " has " + record.getFieldCount() + " values, but the first line names " + named + " columns"
+                        + hint);
+    }
+
+    private static int[] positions(List<String> header, List<Column> columns) {
         int[] positions = columns.stream()
                 .mapToInt(column -> header.indexOf(column.name()))
                 .toArray();
@@ -99,8 +119,7 @@ public final class CsvTable {
         List<String> plain = new ArrayList<>(positions.length);
         int bad = -1;
         for (int i = 0; i < positions.length; i++) {
-            boolean there = positions[i] < csv.getFieldCount();
-            raw.add(there ? csv.getField(positions[i]).strip() : "");
+            raw.add(csv.getField(positions[i]).strip());
             Optional<String> read = form.plain(raw.get(i), columns.get(i));
             bad = bad < 0 && read.isEmpty() ? i : bad;
             plain.add(read.orElse(""));

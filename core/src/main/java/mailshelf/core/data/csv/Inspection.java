@@ -19,6 +19,7 @@ import java.util.function.BiPredicate;
 import java.util.stream.IntStream;
 import mailshelf.core.Problem;
 import mailshelf.core.data.Column;
+import mailshelf.core.data.ColumnType;
 import mailshelf.core.time.IsoTime;
 import mailshelf.core.wording.OneLine;
 import mailshelf.core.work.StillWanted;
@@ -27,10 +28,12 @@ import mailshelf.core.work.StillWanted;
  * What the beginning of a CSV file looks like: how it is written, which columns it has, and of what types. A proposal, to
  * be looked at and corrected before anything is kept.
  *
+ * @param marks the decimal marks that its numbers can be read with; more than one means that somebody has to say which is meant
  * @param rows how many rows were looked at
  * @param firstRows the first of them, as they are written
  */
-public record Inspection(CsvForm form, List<Found> columns, long rows, List<List<String>> firstRows) {
+public record Inspection(
+        CsvForm form, List<DecimalMark> marks, List<Found> columns, long rows, List<List<String>> firstRows) {
     private static final List<Character> SEPARATORS = List.of(',', ';', '\t', '|');
     private static final int MOST_DIGITS = 18;
 
@@ -44,9 +47,10 @@ public record Inspection(CsvForm form, List<Found> columns, long rows, List<List
      * A column of the file.
      *
      * @param dateForms those that most of its values fit; more than one means that somebody has to say which is meant
+     * @param unit what stands before or behind each of its numbers; "" for nothing
      * @param empty how many of the rows have no value
      */
-    public record Found(Column column, List<DateForm> dateForms, long empty) {
+    public record Found(Column column, List<DateForm> dateForms, String unit, long empty) {
         public Found {
             dateForms = List.copyOf(dateForms);
         }
@@ -57,6 +61,7 @@ public record Inspection(CsvForm form, List<Found> columns, long rows, List<List
     }
 
     public Inspection {
+        marks = List.copyOf(marks);
         columns = List.copyOf(columns);
         firstRows = List.copyOf(firstRows);
     }
@@ -65,10 +70,11 @@ public record Inspection(CsvForm form, List<Found> columns, long rows, List<List
      * @param head the beginning of a file
      * @param isWhole whether it is all of it; otherwise its last line may be cut and is not looked at
      * @param zone whose clocks times are taken to be of
+     * @param meant the decimal mark, where somebody has said it
      * @throws Problem {@code data.no-header}, {@code data.too-many-columns}, {@code data.bad-names}
      *     with each name at fault, {@code data.not-csv}
      */
-    public static Inspection of(String head, boolean isWhole, ZoneId zone) {
+    public static Inspection of(String head, boolean isWhole, ZoneId zone, Optional<DecimalMark> meant) {
         requireFewColumns(head);
         char separator = SEPARATORS.stream()
                 .max(Comparator.comparingLong(each -> evidence(head, each)))
@@ -83,19 +89,25 @@ public record Inspection(CsvForm form, List<Found> columns, long rows, List<List
         List<String> names = records.get(0);
         requireNames(names);
         List<List<String>> rows = records.subList(1, Math.min(records.size(), LOOKED_AT + 1));
-        DecimalMark mark = decimalMark(rows, separator);
+        List<DecimalMark> marks = decimalMarks(rows, separator);
+        DecimalMark mark = meant.orElse(marks.get(0));
         List<Found> columns = IntStream.range(0, names.size())
                 .mapToObj(i -> found(names.get(i), rows, i, mark, zone))
                 .toList();
         Map<String, DateForm> dates = new LinkedHashMap<>();
+        Map<String, String> units = new LinkedHashMap<>();
         for (Found each : columns) {
             each.dateForms().stream()
                     .findFirst()
                     .ifPresent(form -> dates.put(each.column().name(), form));
+            if (!each.unit().isEmpty()) {
+                units.put(each.column().name(), each.unit());
+            }
         }
-        CsvForm form = new CsvForm(separator, mark, dates);
+        CsvForm form = new CsvForm(separator, mark, dates, units);
         return new Inspection(
                 form,
+                marks,
                 columns,
                 rows.size(),
                 rows.stream().limit(SHOWN).map(row -> padded(row, names.size())).toList());
@@ -126,12 +138,23 @@ public record Inspection(CsvForm form, List<Found> columns, long rows, List<List
                 .filter(Found::isAmbiguous)
                 .forEach(found ->
                         dates.ifPresent(meant -> forms.put(found.column().name(), meant)));
-        CsvForm read = new CsvForm(form.separator(), form.decimalMark(), forms);
+        CsvForm read = new CsvForm(form.separator(), form.decimalMark(), forms, form.units());
         return firstRows.stream()
                 .map(row -> IntStream.range(0, types.size())
                         .mapToObj(i -> cell(read, types.get(i), row.get(i)))
                         .toList())
                 .toList();
+    }
+
+    /** Whether the numbers of the first rows, read with a mark, have no more decimals than the columns of their names keep. */
+    public boolean fits(DecimalMark mark, List<Column> kept) {
+        return IntStream.range(0, columns.size())
+                .allMatch(at -> kept.stream()
+                        .filter(column -> column.type() == ColumnType.NUMBER
+                                && column.name().equals(columns.get(at).column().name()))
+                        .allMatch(column -> firstRows.stream()
+                                .flatMap(row -> mark.read(number(row.get(at))).stream())
+                                .allMatch(plain -> decimals(plain) <= column.decimals())));
     }
 
     /** A value of a plain text, as a column would take it. */
@@ -214,22 +237,33 @@ public record Inspection(CsvForm form, List<Found> columns, long rows, List<List
     }
 
     /**
-     * What more values can be read with; where both fit the same, as with 1,234, files that are separated by semicolons
-     * come from where the comma is the mark.
+     * What most values can be read with. Where both fit the same and mean something else, as with 1,234, both; that of files
+     * which are separated by semicolons first, since they come from where the comma is the mark.
      */
-    private static DecimalMark decimalMark(List<List<String>> rows, char separator) {
+    private static List<DecimalMark> decimalMarks(List<List<String>> rows, char separator) {
         long comma = readable(rows, DecimalMark.COMMA);
         long point = readable(rows, DecimalMark.POINT);
-        if (comma == point) {
-            return separator == ';' ? DecimalMark.COMMA : DecimalMark.POINT;
+        if (comma != point) {
+            return List.of(comma > point ? DecimalMark.COMMA : DecimalMark.POINT);
         }
-        return comma > point ? DecimalMark.COMMA : DecimalMark.POINT;
+        List<DecimalMark> both = separator == ';'
+                ? List.of(DecimalMark.COMMA, DecimalMark.POINT)
+                : List.of(DecimalMark.POINT, DecimalMark.COMMA);
+        boolean isTheSame = rows.stream()
+                .flatMap(List::stream)
+                .allMatch(value -> DecimalMark.COMMA.read(number(value)).equals(DecimalMark.POINT.read(number(value))));
+        return isTheSame ? both.subList(0, 1) : both;
+    }
+
+    /** The number of an amount; the value itself where it is none. */
+    private static String number(String value) {
+        return Amount.of(value).map(Amount::number).orElse(value);
     }
 
     private static long readable(List<List<String>> rows, DecimalMark mark) {
         return rows.stream()
                 .flatMap(List::stream)
-                .filter(value -> mark.read(value).isPresent())
+                .filter(value -> mark.read(number(value)).isPresent())
                 .count();
     }
 
@@ -251,17 +285,31 @@ public record Inspection(CsvForm form, List<Found> columns, long rows, List<List
                     .toList();
             boolean isDay = Collections.max(days.values()) == most;
             Column dated = isDay ? Column.date(name) : Column.time(name, zone);
-            return new Found(most == values.size() ? dated : Column.text(name), forms, empty);
+            return new Found(most == values.size() ? dated : Column.text(name), forms, "", empty);
         }
-        boolean numbers = !values.isEmpty() && values.stream().allMatch(value -> isNumber(value, mark));
+        String unit = unit(values);
+        List<String> bare = unit.isEmpty()
+                ? values
+                : values.stream().map(Inspection::number).toList();
+        boolean numbers = !bare.isEmpty() && bare.stream().allMatch(value -> isNumber(value, mark));
         if (!numbers) {
-            return new Found(Column.text(name), List.of(), empty);
+            return new Found(Column.text(name), List.of(), "", empty);
         }
-        int decimals = values.stream()
+        int decimals = bare.stream()
                 .mapToInt(value -> decimals(mark.read(value).orElseThrow()))
                 .max()
                 .orElse(0);
-        return new Found(Column.number(name, decimals), List.of(), empty);
+        return new Found(Column.number(name, decimals), List.of(), unit, empty);
+    }
+
+    /** What stands before or behind all values alike; some with one and some without are not of one kind. */
+    private static String unit(List<String> values) {
+        Optional<String> first = values.stream().findFirst().flatMap(Amount::of).map(Amount::unit);
+        return first.filter(unit -> values.stream()
+                        .allMatch(value -> Amount.of(value)
+                                .filter(amount -> amount.unit().equals(unit))
+                                .isPresent()))
+                .orElse("");
     }
 
     /** How many of some values can be read with each form. */

@@ -48,7 +48,8 @@ class InspectionTest {
     void semicolons_decimal_commas_and_days_with_points_are_read_as_they_are_meant() {
         Inspection seen = seen("Tag;Betrag;Text\n24.11.2026;1.234,50;\"a; b\"\n1.2.2026;-7,5;\"zwei\nZeilen\"\n");
 
-        assertThat(seen.form()).isEqualTo(new CsvForm(';', DecimalMark.COMMA, Map.of("Tag", DateForm.DAY_MONTH_YEAR)));
+        assertThat(seen.form())
+                .isEqualTo(new CsvForm(';', DecimalMark.COMMA, Map.of("Tag", DateForm.DAY_MONTH_YEAR), Map.of()));
         assertThat(typed(seen))
                 .containsExactly(
                         List.of("2026-11-24", "1234.50", "a; b"), List.of("2026-02-01", "-7.5", "zwei\nZeilen"));
@@ -154,8 +155,73 @@ class InspectionTest {
     }
 
     @Test
+    void a_thousand_or_one_with_decimals_is_asked_where_both_marks_fit() {
+        String text = "day,n\n2026-11-24,\"1,234\"\n2026-11-25,\"5,678\"\n";
+        Inspection seen = seen(text);
+        assertThat(seen.marks()).containsExactly(DecimalMark.POINT, DecimalMark.COMMA);
+        assertThat(typed(seen).get(0)).containsExactly("2026-11-24", "1234");
+        Inspection meant = Inspection.of(text, true, OSLO, Optional.of(DecimalMark.COMMA));
+        assertThat(meant.columns().get(1).column()).isEqualTo(Column.number("n", 3));
+        assertThat(typed(meant).get(0)).containsExactly("2026-11-24", "1.234");
+        assertThat(seen.fits(DecimalMark.POINT, List.of(Column.number("n", 2)))).isTrue();
+        assertThat(seen.fits(DecimalMark.COMMA, List.of(Column.number("n", 2)))).isFalse();
+        assertThat(seen("day,n\n2026-11-24,\"1,234.5\"\n").marks()).containsExactly(DecimalMark.POINT);
+        assertThat(seen("day,n\n2026-11-24,12\n").marks()).as("reads the same").hasSize(1);
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', textBlock = """
+            12,5 % | %  | 12.5
+            1 234,50 kr | kr | 1234.50
+            € 1.234,50 | € | 1234.50
+            EUR 12,00 | EUR | 12.00
+            -340 USD | USD | -340
+            """)
+    void a_number_is_kept_without_what_all_of_its_column_are_written_with(String written, String unit, String plain) {
+        Inspection seen = seen("day;n\n2026-11-24;" + written + "\n2026-11-25;" + written + "\n");
+        assertThat(seen.columns().get(1).unit()).isEqualTo(unit);
+        assertThat(seen.columns().get(1).column().type()).isEqualTo(ColumnType.NUMBER);
+        assertThat(typed(seen).get(0)).containsExactly("2026-11-24", plain);
+    }
+
+    @Test
+    void numbers_with_and_without_a_unit_or_in_two_currencies_are_not_of_one_kind() {
+        for (String other : List.of("12,5", "12,5 USD")) {
+            Inspection seen = seen("day;n\n2026-11-24;12,5 EUR\n2026-11-25;" + other + "\n");
+            assertThat(seen.columns().get(1).column().type()).isEqualTo(ColumnType.TEXT);
+        }
+        CsvForm euros = seen("day;n\n2026-11-24;12,5 EUR\n").form();
+        assertThat(read("day;n\n2026-11-24;13,5 EUR\n", euros).raw("n", 0)).isEqualTo("13.50");
+        assertThatThrownBy(() -> read("day;n\n2026-11-24;13,5 USD\n", euros)).isInstanceOf(Problem.class);
+    }
+
+    @Test
+    void a_line_with_too_few_or_too_many_values_says_so_and_how_to_mend_it() {
+        assertThatThrownBy(() -> read("day,n\n2026-11-24,1,5\n2026-11-25\n2026-11-26,2\n", CsvForm.PLAIN))
+                .isInstanceOfSatisfying(
+                        Problem.class,
+                        problem -> assertThat(problem.faults())
+                                .extracting(Problem.Fault::message)
+                                .containsExactly(
+                                        "line 2 has 3 values, but the first line names 2 columns; put a value that holds"
+                                                + " \",\" in quotes",
+                                        "line 3 has 1 values, but the first line names 2 columns; an empty value needs its"
+                                                + " \",\" too"));
+    }
+
+    @Test
+    void a_spreadsheet_or_other_bytes_are_said_to_be_what_they_are() {
+        assertThatThrownBy(() -> Encoding.of(new byte[] {'P', 'K', 3, 4, 20, 0}))
+                .hasMessageContaining("data.is-spreadsheet");
+        assertThatThrownBy(() -> Encoding.of(new byte[] {1, 0, 0, 0, 7})).hasMessageContaining("data.not-text");
+        assertThat(Encoding.of("day,n\n2026-11-24,1".getBytes(StandardCharsets.UTF_16LE)))
+                .as("without its mark")
+                .isEqualTo(new Encoding(StandardCharsets.UTF_16LE, 0));
+    }
+
+    @Test
     void a_cut_last_line_is_not_looked_at() {
-        assertThat(Inspection.of("day,n\n2026-11-24,1\n2026-1", false, OSLO)
+        assertThat(Inspection.of("day,n\n2026-11-24,1\n2026-1", false, OSLO, Optional.empty())
                         .columns()
                         .get(0)
                         .column())
@@ -188,7 +254,7 @@ class InspectionTest {
 
     @Test
     void a_number_with_the_other_mark_is_refused_by_row_and_column_and_never_read_as_another() {
-        CsvForm commas = new CsvForm(';', DecimalMark.COMMA, Map.of());
+        CsvForm commas = new CsvForm(';', DecimalMark.COMMA, Map.of(), Map.of());
 
         assertThatThrownBy(() -> read("day;n\n2026-11-24;12.5\n", commas))
                 .isInstanceOfSatisfying(
@@ -213,8 +279,8 @@ class InspectionTest {
 
     @Property(tries = 2000, seed = "20261127")
     void whatever_is_sent_is_looked_at_or_refused_in_words(@ForAll byte[] bytes) {
-        Encoding encoding = Encoding.of(bytes);
         try {
+            Encoding encoding = Encoding.of(bytes);
             Inspection seen = seen(new String(bytes, encoding.charset()));
             assertThat(seen.columns()).isNotEmpty();
         } catch (Problem e) {
@@ -231,6 +297,6 @@ class InspectionTest {
     }
 
     private static Inspection seen(String text) {
-        return Inspection.of(text, true, OSLO);
+        return Inspection.of(text, true, OSLO, Optional.empty());
     }
 }

@@ -1,0 +1,32 @@
+package mailshelf.core.data.csv;
+
+import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/**
+ * A number with what stands before or behind it: "12,5 %", "€ 1.234,50", "340 kr", "USD 12.00".
+ *
+ * @param unit a currency's sign or code (ISO 4217), "kr", or a percent sign
+ * @param number the rest
+ */
+record Amount(String unit, String number) {
+    private static final String UNIT = "(\\p{Sc}|[A-Z]{3}|kr\\.?|%)";
+    private static final String SPACE = "[ \u00a0\u202f]?";
+    private static final String NUMBER = "([-+\u2212]?\\d[\\d.,' \u00a0\u202f]*)";
+    private static final Pattern BEFORE = Pattern.compile(UNIT + SPACE + NUMBER);
+    private static final Pattern BEHIND = Pattern.compile(NUMBER + UNIT);
+
+    static Optional<Amount> of(String text) {
+        Matcher before = BEFORE.matcher(text);
+        if (before.matches()) {
+            return Optional.of(new Amount(before.group(1), before.group(2)));
+        }
+        Matcher behind = BEHIND.matcher(text);
+        return behind.matches() ? Optional.of(new Amount(behind.group(2), trimmed(behind.group(1)))) : Optional.empty();
+    }
+
+    private static String trimmed(String number) {
+        return number.replaceFirst("[ \u00a0\u202f]$", "");
+    }
+}

@@ -1,0 +1,90 @@
+import { useState } from "react";
+import { call, type Api } from "../api/client";
+import { useChange, useRead } from "../api/use";
+import { useCandidates } from "../composer/useCandidates";
+import { Fault } from "../kit/Fault";
+import { FindPerson } from "../kit/FindPerson";
+import { Loaded } from "../kit/Loaded";
+import { useNotice } from "../kit/Notices";
+import { Sheet } from "../kit/Sheet";
+import { words } from "../words";
+
+interface Props {
+  view: Api["SubscriptionView"];
+  close: () => void;
+}
+
+/** Another owner for one subscription: who, and what that means, before it is done. */
+export function HandOverSheet({ view, close }: Props) {
+  const { line, terms } = view;
+  const say = useNotice();
+  const [heir, setHeir] = useState<Api["Candidate"] | null>(null);
+  const people = useCandidates([...new Set(terms.content.map((each) => each.report))]);
+  const hand = useChange(
+    (person: Api["Candidate"]) =>
+      call(`subscriptions/${line.id}/owner`, { method: "PUT", body: { person: person.id } }),
+    () => {
+      close();
+      say({ text: words.handOver.done(line.name, heir?.name ?? "") });
+    },
+  );
+  return (
+    <Sheet label={words.handOver.title(line.name)} close={close}>
+      <div className="space-y-2">
+        <h2>{words.handOver.title(line.name)}</h2>
+        <Loaded query={people}>
+          {(all) => (
+            <FindPerson
+              people={all.filter((person) => person.name !== line.owner || !line.mine)}
+              label={words.handOver.people}
+              choice={words.handOver.choose}
+              choiceOf={(person) => words.handOver.chooseNamed(person.name)}
+              choose={setHeir}
+            />
+          )}
+        </Loaded>
+      </div>
+      <div className="space-y-2 text-sm">
+        {heir ? (
+          <Outlook id={line.id} heir={heir} />
+        ) : (
+          <p className="text-quiet">{words.handOver.whoFirst}</p>
+        )}
+        <Fault error={hand.error} />
+      </div>
+      <div className="flex items-end gap-4">
+        <button
+          type="button"
+          className="act"
+          disabled={!heir || hand.isPending}
+          onClick={() => heir && hand.mutate(heir)}
+        >
+          {words.handOver.act}
+        </button>
+        <button type="button" className="choose" onClick={close}>
+          {words.leaveIt}
+        </button>
+      </div>
+    </Sheet>
+  );
+}
+
+function Outlook({ id, heir }: { id: number; heir: Api["Candidate"] }) {
+  const outlook = useRead<Api["HandOverOutlook"]>(`subscriptions/${id}/handover?to=${heir.id}`);
+  return (
+    <Loaded query={outlook}>
+      {(would) =>
+        would.hindrance ? (
+          <p className="text-late">{would.hindrance}</p>
+        ) : (
+          <>
+            <p className="font-semibold">{words.handOver.to(heir.name)}</p>
+            <p>{words.handOver.means}</p>
+            {would.letsGo && <p>{words.handOver.letsGo}</p>}
+            {would.asOwner && <p>{words.handOver.asOwner(heir.name)}</p>}
+          </>
+        )
+      }
+    </Loaded>
+  );
+}
