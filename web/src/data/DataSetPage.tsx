@@ -8,6 +8,7 @@ import { useWhen } from "../kit/when";
 import { words } from "../words";
 import { Coming } from "./Coming";
 import { Personal } from "./Personal";
+import { PlaceForm } from "./PlaceForm";
 import { RowRules } from "./RowRules";
 import { Sight } from "./Sight";
 
@@ -50,6 +51,12 @@ function Shown({ view }: { view: View }) {
           <RowRules view={view} />
           <Personal view={view} />
           <Loads view={view} />
+          {view.mayChange && (
+            <section aria-label={words.data.place}>
+              <h2 className="border-base-content border-b pb-2 text-lg">{words.data.place}</h2>
+              <PlaceForm line={view.line} />
+            </section>
+          )}
         </div>
         <aside className="space-y-8">
           <Coming view={view} />

@@ -208,7 +208,9 @@ describe("a new data set", () => {
       folder: 1,
       dateColumn: "day",
     });
-    expect(asked.some((one) => one.path === "data-sets/1/loads?dates=MONTH_FIRST&decimalMark=COMMA")).toBe(true);
+    expect(asked.some((one) => one.path === "data-sets/1/loads?dates=MONTH_FIRST&decimalMark=COMMA")).toBe(
+      true,
+    );
   });
 });
 

@@ -10,6 +10,7 @@ import { chartWidth } from "../kit/chartWidth";
 import { useWidth } from "../kit/useWidth";
 import { words } from "../words";
 import { Faults } from "./Faults";
+import { PlaceSheet } from "./PlaceSheet";
 import { Preview } from "./Preview";
 import { Publish } from "./Publish";
 import { TakeText } from "./TakeText";
@@ -41,6 +42,7 @@ export function Writing({ id, view, begin: first, folder }: Props) {
   const [period, setPeriod] = useState<string | null>(null);
   const [goTo, setGoTo] = useState<{ field: string; time: number } | null>(null);
   const [publishing, setPublishing] = useState(false);
+  const [placing, setPlacing] = useState(false);
   const [comparing, setComparing] = useState(false);
   const [width, measure] = useWidth();
   const settled = useSettled(text);
@@ -86,6 +88,11 @@ export function Writing({ id, view, begin: first, folder }: Props) {
                 say({ text: words.editor.taken(file), undo: () => replace(text) });
               }}
             />
+            {view && (
+              <button type="button" className="choose" onClick={() => setPlacing(true)}>
+                {words.place.open}
+              </button>
+            )}
             {view && view.versions.length > 0 && (
               <button
                 type="button"
@@ -140,6 +147,9 @@ export function Writing({ id, view, begin: first, folder }: Props) {
       </div>
       {comparing && id && view && (
         <Versions report={id} versions={view.versions} text={text} takeBack={replace} />
+      )}
+      {placing && id && view && (
+        <PlaceSheet report={Number(id)} title={seen?.title ?? ""} close={() => setPlacing(false)} />
       )}
       {publishing && id && view && (
         <Publish

@@ -7,6 +7,7 @@ import { Loaded } from "../kit/Loaded";
 import { useNotice } from "../kit/Notices";
 import { words } from "../words";
 import { Effect } from "./Effect";
+import { GroupSheet } from "./GroupSheet";
 import { Minded } from "./Minded";
 
 type Group = Api["GroupView"];
@@ -35,6 +36,7 @@ const same = (a: number[], b: number[]) => a.length === b.length && a.every((id)
 /** Ticks are gathered, and saved together when it has been seen what they do. */
 function Members({ group, people }: { group: Group; people: Person[] }) {
   const [members, setMembers] = useState<number[] | null>(null);
+  const [isOpen, setOpen] = useState(false);
   const say = useNotice();
   const change = useChange((wish: number[]) =>
     call(`groups/${group.id}/members`, { method: "PUT", body: { people: wish } }),
@@ -48,7 +50,15 @@ function Members({ group, people }: { group: Group; people: Person[] }) {
         {group.name}{" "}
         <span className="text-quiet font-sans text-xs font-normal">
           {words.groups.members(group.members.length)}
-        </span>
+        </span>{" "}
+        <button
+          type="button"
+          className="choose font-sans text-xs font-normal"
+          aria-label={words.groups.manage(group.name)}
+          onClick={() => setOpen(true)}
+        >
+          {words.groups.renameOrRemove}
+        </button>
       </h2>
       <div className="grid grid-cols-[repeat(auto-fill,minmax(12rem,1fr))] gap-x-6 gap-y-1 pt-2">
         {people
@@ -64,6 +74,7 @@ function Members({ group, people }: { group: Group; people: Person[] }) {
           ))}
       </div>
       <Fault error={change.error} />
+      {isOpen && <GroupSheet group={group} close={() => setOpen(false)} />}
       {isChanged && (
         <div className="pt-3 text-sm">
           <p className="font-semibold">{words.house.effectTitle}</p>

@@ -2,8 +2,9 @@ import { useState } from "react";
 import type { Api } from "../api/client";
 import { useRead } from "../api/use";
 import { Loaded } from "../kit/Loaded";
-import { readsHouse, useMe } from "../kit/useSession";
+import { readsHouse, useIsAdministrator, useMe } from "../kit/useSession";
 import { words } from "../words";
+import { FolderSheet } from "./FolderSheet";
 import { GrantSheet, type Subject } from "./GrantSheet";
 import { Minded } from "./Minded";
 import { NewFolder } from "./NewFolder";
@@ -25,7 +26,9 @@ interface Open {
 export function RightsPart() {
   const grid = useRead<Grid>("grants");
   const house = readsHouse(useMe());
+  const isAdministrator = useIsAdministrator();
   const [open, setOpen] = useState<Open | null>(null);
+  const [changed, setChanged] = useState<Folder | null>(null);
   return (
     <Loaded query={grid}>
       {(view) => (
@@ -53,6 +56,16 @@ export function RightsPart() {
                       style={{ paddingLeft: depth * 20 }}
                     >
                       {folder.name}
+                      {isAdministrator && (
+                        <button
+                          type="button"
+                          className="choose ml-3 font-sans text-xs font-normal"
+                          aria-label={words.house.changeFolder(folder.name)}
+                          onClick={() => setChanged(folder)}
+                        >
+                          {words.house.changeShort}
+                        </button>
+                      )}
                     </th>
                     {view.groups.map((group) => (
                       <td key={group.id} className="p-0">
@@ -76,6 +89,14 @@ export function RightsPart() {
             </Minded>
           )}
           <WhyMay folders={view.folders} />
+          {changed && (
+            <FolderSheet
+              key={changed.id}
+              folder={changed}
+              folders={view.folders}
+              close={() => setChanged(null)}
+            />
+          )}
           {open && <GrantSheet key={open.subject.path} {...open} close={() => setOpen(null)} />}
         </>
       )}

@@ -8,6 +8,7 @@ import { useIsAdministrator } from "../kit/useSession";
 import { words } from "../words";
 import { Entry } from "./Entry";
 import { KnownReports } from "./KnownReports";
+import { RemovedReports } from "./RemovedReports";
 
 type View = Api["LibraryView"];
 type Folder = Api["FolderView"];
@@ -100,6 +101,7 @@ export function LibraryPage() {
                 </button>
               )}
               <KnownReports known={view.known} folders={view.folders} />
+              {view.publishes && !sought && <RemovedReports />}
               {view.count === 0 && view.known.length === 0 && (
                 <p className="border-base-300 border-y py-6">
                   {sought ? words.library.nothingFound[order](sought) : words.library.none[order]}{" "}

@@ -80,6 +80,12 @@ export const en = {
     },
     ambiguousNumbers:
       "Numbers such as 1,234 or 1.234 can be read as about a thousand or as about one. Which mark stands before decimals?",
+    place: "Name and folder",
+    placed: (name: string) => `“${name}” is kept so. Reports that are made of it go on.`,
+    remove: "remove data set",
+    removed: (name: string) => `“${name}” is removed. Issues that were made of it stay on the shelf.`,
+    renameMeans: (name: string) =>
+      `Reports that name it “${name}” go on. That name stays its own, and no other data set can take it.`,
     withoutUnit: (unit: string) => `kept without “${unit}”`,
     decimals: "decimals",
     decimalsOf: (column: string) => `Decimals of ${column}`,
@@ -600,10 +606,41 @@ export const en = {
   },
 
   groups: {
+    manage: (name: string) => `Rename or remove ${name}`,
+    removalMeans: "Its members lose what was granted to it. People, and what is granted to them, stay.",
+    remove: "remove the group…",
+    removed: (name: string) => `The group “${name}” is removed.`,
+    removeNow: (name: string) => `Remove ${name}`,
+    renamed: (before: string, name: string) => `“${before}” is called “${name}” now.`,
+    renameOrRemove: "rename or remove…",
+    renameTo: "Name of the group",
+    ruled: (dataSets: string[]) =>
+      `Row rules of ${dataSets.join(", ")} name this group. Its members see no rows there until the mapping table names the group as it is called then.`,
     add: "Add group",
     changed: (name: string) => `The members of ${name} are saved.`,
     members: (many: number) => counted(many, "person", "people"),
     name: "New group",
+  },
+
+  place: {
+    chooseFolder: "choose a folder",
+    move: "Move report",
+    moved: (title: string) => `“${title}” is moved.`,
+    moveTo: "Move it to",
+    open: "move or remove…",
+    pauses: (name: string) => `“${name}” pauses, and its owner is told.`,
+    putBack: "put back",
+    putBackDone: (title: string) => `“${title}” is in the library again.`,
+    putBackNamed: (title: string) => `put back ${title}`,
+    removalMeans: "It leaves the library, and can be put back. Its issues stay on their shelves.",
+    remove: "remove it from the library…",
+    removed: (title: string) => `“${title}” is removed from the library.`,
+    removedReports: "Removed reports",
+    removeNow: (pausing: number) =>
+      pausing === 0
+        ? "Remove report"
+        : `Remove report and pause ${counted(pausing, "subscription", "subscriptions")}`,
+    title: (title: string) => `Move or remove “${title}”`,
   },
 
   handOver: {
@@ -719,6 +756,13 @@ export const en = {
   },
 
   house: {
+    changeShort: "change…",
+    changeFolder: (name: string) => `Change the folder ${name}`,
+    folderChanged: (name: string) => `The folder “${name}” is changed.`,
+    folderName: "Name of the folder",
+    liesIn: "Lies in",
+    folderRemoved: (name: string) => `The folder “${name}” is removed.`,
+    removeFolder: "remove folder",
     addFolder: "Add folder",
     asAbove: "as above",
     asGroups: "as their groups",

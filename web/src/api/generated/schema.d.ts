@@ -68,6 +68,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/reports/{id}/folder": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["move"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/reports/{id}/favourite": {
         parameters: {
             query?: never;
@@ -196,6 +212,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/groups/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["rename"];
+        post?: never;
+        delete: operations["remove"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/groups/{id}/members": {
         parameters: {
             query?: never;
@@ -244,6 +276,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/folders/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["put_9"];
+        post?: never;
+        delete: operations["remove_1"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/data-sets/{id}/row-rules": {
         parameters: {
             query?: never;
@@ -276,6 +324,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/data-sets/{id}/place": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["place"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/data-sets/{id}/personal": {
         parameters: {
             query?: never;
@@ -300,7 +364,7 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        put: operations["put_9"];
+        put: operations["put_10"];
         post?: never;
         delete: operations["delete_2"];
         options?: never;
@@ -316,7 +380,7 @@ export interface paths {
             cookie?: never;
         };
         get: operations["one_1"];
-        put: operations["put_10"];
+        put: operations["put_11"];
         post?: never;
         delete: operations["delete_3"];
         options?: never;
@@ -590,6 +654,22 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["post_3"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/reports/{id}/restoration": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["restore"];
         delete?: never;
         options?: never;
         head?: never;
@@ -973,7 +1053,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["move"];
+        post: operations["move_1"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1166,7 +1246,7 @@ export interface paths {
         get: operations["report"];
         put?: never;
         post?: never;
-        delete?: never;
+        delete: operations["remove_2"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1236,6 +1316,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/reports/{id}/removal": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["removal"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/reports/{id}/folder/effect": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["effect_1"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/reports/{id}/file": {
         parameters: {
             query?: never;
@@ -1260,6 +1372,22 @@ export interface paths {
             cookie?: never;
         };
         get: operations["drawing"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/reports/removed": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["removed"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1355,7 +1483,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["effect_1"];
+        get: operations["effect_2"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1540,6 +1668,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/groups/{id}/use": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["use"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/grants": {
         parameters: {
             query?: never;
@@ -1563,7 +1707,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["effect_2"];
+        get: operations["effect_3"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1579,7 +1723,23 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["effect_3"];
+        get: operations["effect_4"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/folders/{id}/effect": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["effect_5"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1630,7 +1790,7 @@ export interface paths {
         get: operations["one_2"];
         put?: never;
         post?: never;
-        delete?: never;
+        delete: operations["remove_3"];
         options?: never;
         head?: never;
         patch?: never;
@@ -2320,6 +2480,9 @@ export interface components {
             id: number;
             name: string;
         };
+        GroupUse: {
+            ruled: string[];
+        };
         GroupView: {
             /** Format: int64 */
             id: number;
@@ -2625,6 +2788,10 @@ export interface components {
             zone: string;
             roles: ("ADMINISTRATOR" | "AUDITOR")[];
         };
+        NewPlace: {
+            /** Format: int64 */
+            folder: number;
+        };
         NewReport: {
             /** Format: int64 */
             folder: number;
@@ -2765,6 +2932,11 @@ export interface components {
             text: string;
             missing: boolean;
         };
+        Place: {
+            name: string;
+            /** Format: int64 */
+            folder: number;
+        };
         QuestionView: {
             name: string;
             ask: string;
@@ -2824,6 +2996,16 @@ export interface components {
             date: number | null;
             minutes: number | null;
             matching: string | null;
+        };
+        Removal: {
+            pausing: string[];
+        };
+        RemovedReport: {
+            /** Format: int64 */
+            id: number;
+            title: string;
+            /** Format: int64 */
+            folder: number;
         };
         Reply: {
             grant: boolean;
@@ -3357,6 +3539,30 @@ export interface operations {
             };
         };
     };
+    move: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewPlace"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     favour: {
         parameters: {
             query?: never;
@@ -3651,6 +3857,52 @@ export interface operations {
             };
         };
     };
+    rename: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewGroup"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["GroupView"];
+                };
+            };
+        };
+    };
+    remove: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     put_6: {
         parameters: {
             query?: never;
@@ -3729,6 +3981,50 @@ export interface operations {
             };
         };
     };
+    put_9: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewFolder"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    remove_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     rule: {
         parameters: {
             query?: never;
@@ -3777,6 +4073,30 @@ export interface operations {
             };
         };
     };
+    place: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Place"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     mark: {
         parameters: {
             query?: never;
@@ -3801,7 +4121,7 @@ export interface operations {
             };
         };
     };
-    put_9: {
+    put_10: {
         parameters: {
             query?: never;
             header?: never;
@@ -3869,7 +4189,7 @@ export interface operations {
             };
         };
     };
-    put_10: {
+    put_11: {
         parameters: {
             query?: never;
             header?: never;
@@ -4382,6 +4702,26 @@ export interface operations {
                 content: {
                     "*/*": components["schemas"]["ReportMade"];
                 };
+            };
+        };
+    };
+    restore: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -5061,7 +5401,7 @@ export interface operations {
             };
         };
     };
-    move: {
+    move_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -5394,6 +5734,26 @@ export interface operations {
             };
         };
     };
+    remove_2: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     version: {
         parameters: {
             query?: never;
@@ -5500,6 +5860,52 @@ export interface operations {
             };
         };
     };
+    removal: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Removal"];
+                };
+            };
+        };
+    };
+    effect_1: {
+        parameters: {
+            query: {
+                folder: string;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Effect"];
+                };
+            };
+        };
+    };
     file: {
         parameters: {
             query: {
@@ -5545,6 +5951,26 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["Drawing"];
+                };
+            };
+        };
+    };
+    removed: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["RemovedReport"][];
                 };
             };
         };
@@ -5666,7 +6092,7 @@ export interface operations {
             };
         };
     };
-    effect_1: {
+    effect_2: {
         parameters: {
             query: {
                 roles?: ("ADMINISTRATOR" | "AUDITOR")[];
@@ -5945,6 +6371,28 @@ export interface operations {
             };
         };
     };
+    use: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["GroupUse"];
+                };
+            };
+        };
+    };
     grants: {
         parameters: {
             query?: never;
@@ -5965,7 +6413,7 @@ export interface operations {
             };
         };
     };
-    effect_2: {
+    effect_3: {
         parameters: {
             query: {
                 own: boolean;
@@ -5991,7 +6439,7 @@ export interface operations {
             };
         };
     };
-    effect_3: {
+    effect_4: {
         parameters: {
             query: {
                 own: boolean;
@@ -6001,6 +6449,30 @@ export interface operations {
             path: {
                 folder: string;
                 person: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Effect"];
+                };
+            };
+        };
+    };
+    effect_5: {
+        parameters: {
+            query?: {
+                parent?: number;
+            };
+            header?: never;
+            path: {
+                id: string;
             };
             cookie?: never;
         };
@@ -6079,6 +6551,26 @@ export interface operations {
                 content: {
                     "*/*": components["schemas"]["DataSetView"];
                 };
+            };
+        };
+    };
+    remove_3: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };

@@ -46,7 +46,8 @@ final class Loading implements Callable<Integer> {
                 Optional.of("date"),
                 true,
                 List.of(),
-                LoadPlan.SENT);
+                LoadPlan.SENT,
+                false);
         LoadFiles files = new LoadFiles(folder);
         for (int time = 1; time <= times; time++) {
             long start = System.nanoTime();

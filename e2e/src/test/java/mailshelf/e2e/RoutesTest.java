@@ -54,12 +54,17 @@ class RoutesTest {
             GET /data-sets/{id} | data-sets/1 | 401 404 404 404 200 200 200
             GET /data-sets/{id}/people | data-sets/1/people | 401 404 404 404 200 200 200
             PUT /data-sets/{id}/personal | data-sets/1/personal | 401 404 403 403 422 403 422
+            PUT /data-sets/{id}/place | data-sets/1/place | 401 404 403 403 204 403 204
+            DELETE /data-sets/{id} | data-sets/1 | 401 404 403 403 409 403 409
             PUT /data-sets/{id}/row-rules | data-sets/1/row-rules | 401 404 403 403 422 403 422
             GET /data-sets/{id}/sights/{person} | data-sets/1/sights/3 | 401 404 404 404 200 200 200
             GET /demo/people | demo/people | 200 200 200 200 200 200 200
             POST /demo/sign-in | demo/sign-in | 404 - - - - - -
             POST /folders | folders | 401 403 403 403 403 403 -
             GET /folders/{folder}/people/{person}/why | folders/1/people/3/why | 401 404 403 403 403 200 200
+            GET /folders/{id}/effect | folders/1/effect | 401 403 403 403 403 403 200
+            PUT /folders/{id} | folders/999999 | 401 403 403 403 403 403 404
+            DELETE /folders/{id} | folders/999999 | 401 403 403 403 403 403 404
             GET /grants | grants | 401 403 403 403 403 200 200
             PUT /grants/{folder}/{group} | grants/1/1 | 401 404 403 403 403 403 -
             PUT /grants/{folder}/people/{person} | grants/1/people/1 | 401 404 403 403 403 403 -
@@ -67,6 +72,9 @@ class RoutesTest {
             GET /grants/{folder}/{group}/effect | grants/1/1/effect?own=false | 401 404 403 403 403 200 200
             GET /groups | groups | 401 403 403 403 403 200 200
             POST /groups | groups | 401 403 403 403 403 403 -
+            GET /groups/{id}/use | groups/1/use | 401 403 403 403 403 200 200
+            PUT /groups/{id} | groups/999999 | 401 403 403 403 403 403 404
+            DELETE /groups/{id} | groups/999999 | 401 403 403 403 403 403 404
             PUT /groups/{id}/members | groups/1/members | 401 403 403 403 403 403 -
             POST /groups/{id}/members/effect | groups/1/members/effect | 401 403 403 403 403 200 200
             GET /address-changes/{token} | address-changes/none | 404 404 404 404 404 404 404
@@ -111,6 +119,12 @@ class RoutesTest {
             DELETE /cuts/{id} | cuts/999 | 401 404 404 404 404 404 404
             GET /reports/{id}/definition | reports/1/definition | 401 404 403 403 200 403 200
             POST /reports/{id}/losses | reports/1/losses | 401 404 403 403 422 403 422
+            GET /reports/{id}/folder/effect | reports/1/folder/effect?folder=1 | 401 404 403 403 200 403 200
+            PUT /reports/{id}/folder | reports/1/folder | 401 404 403 403 204 403 204
+            GET /reports/{id}/removal | reports/1/removal | 401 404 403 403 200 403 200
+            GET /reports/removed | reports/removed | 401 200 200 200 200 200 200
+            DELETE /reports/{id} | reports/999999 | 401 404 404 404 404 404 404
+            POST /reports/{id}/restoration | reports/1/restoration | 401 404 404 404 404 404 404
             GET /reports/{id}/drawing | reports/1/drawing | 401 404 200 200 200 200 200
             PUT /reports/{id}/favourite | reports/1/favourite | 401 404 204 204 204 204 204
             DELETE /reports/{id}/favourite | reports/1/favourite | 401 404 204 204 204 204 204
@@ -203,6 +217,10 @@ class RoutesTest {
             Map.entry("POST /sendings", Wishes.terms()),
             Map.entry("PUT /subscriptions/{id}", Wishes.terms()),
             Map.entry("PUT /subscriptions/{id}/owner", Map.of("person", 2)),
+            Map.entry("PUT /folders/{id}", Map.of("name", "Elsewhere")),
+            Map.entry("PUT /groups/{id}", Map.of("name", "Elsewhere")),
+            Map.entry("PUT /reports/{id}/folder", Map.of("folder", 1)),
+            Map.entry("PUT /data-sets/{id}/place", Map.of("name", "sailings", "folder", 1)),
             Map.entry("POST /people/{id}/subscriptions/handover", Map.of("person", 3)),
             Map.entry("POST /demo/sign-in", Map.of("person", 999_999)),
             Map.entry("PUT /account/calendar", Map.of("zone", "Europe/Oslo", "firstDayOfWeek", "MONDAY")),

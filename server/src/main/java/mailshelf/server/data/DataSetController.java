@@ -19,6 +19,7 @@ import mailshelf.server.rights.Gate;
 import mailshelf.store.Database;
 import mailshelf.store.data.DataSetStore;
 import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -38,6 +39,7 @@ class DataSetController {
     private final ReadDataSets read;
     private final PlanLoads plans;
     private final RuleRows ruleRows;
+    private final PlaceDataSet place;
     private final AuditTrail audit;
 
     /**
@@ -56,6 +58,7 @@ class DataSetController {
             ReadDataSets read,
             PlanLoads plans,
             RuleRows ruleRows,
+            PlaceDataSet place,
             AuditTrail audit) {
         this.gate = gate;
         this.database = database;
@@ -63,6 +66,7 @@ class DataSetController {
         this.read = read;
         this.plans = plans;
         this.ruleRows = ruleRows;
+        this.place = place;
         this.audit = audit;
     }
 
@@ -116,6 +120,19 @@ class DataSetController {
                 throw Problem.invalid("data.no-date-column", name);
             }
         });
+    }
+
+    /** Another name, or another folder. */
+    @PutMapping("/{id}/place")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void place(Person who, @PathVariable DataSetId id, @RequestBody PlaceDataSet.Place wish) {
+        place.place(who, id, wish);
+    }
+
+    @DeleteMapping("/{id}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void remove(Person who, @PathVariable DataSetId id) {
+        place.remove(who, id);
     }
 
     @PutMapping("/{id}/row-rules")

@@ -74,6 +74,7 @@ class FollowClippings {
 
     private boolean isThere(Tx tx, Gate.Access access, Clip clip) {
         return reports.find(tx, clip.report())
+                .filter(report -> !report.removed())
                 .filter(report -> access.may(Verb.SEE, report.folder()))
                 .flatMap(report -> clip.in(definitions.definition(tx, report)))
                 .isPresent();

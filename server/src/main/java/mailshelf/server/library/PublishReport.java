@@ -84,8 +84,8 @@ class PublishReport {
 
     /** Whoever may not see a data set learns nothing of it by naming it. */
     Definitions.Published publishable(Tx tx, Person who, String yaml) {
-        Definitions.Published read =
-                definitions.parse(tx, yaml, dataSet -> gate.access(tx, who).may(Verb.SEE, dataSet.folder()));
+        Definitions.Published read = definitions.parse(
+                tx, yaml, dataSet -> !dataSet.removed() && gate.access(tx, who).may(Verb.SEE, dataSet.folder()));
         named.requireThere(tx, who, read.definition());
         Periods.requireFits(read.definition().period(), read);
         return read;

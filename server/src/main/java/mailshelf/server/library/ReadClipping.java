@@ -118,6 +118,7 @@ class ReadClipping {
 
     private Optional<Source> source(Tx tx, Person who, Gate.Access access, Clip clip) {
         return reports.find(tx, clip.report())
+                .filter(report -> !report.removed())
                 .filter(report -> access.may(Verb.SEE, report.folder()))
                 .map(report -> {
                     Definitions.Published published = definitions.newest(tx, report);

@@ -24,7 +24,7 @@ import org.springframework.stereotype.Component;
 
 /** What a change of rights would do, told by asking the same questions as the loop and the gate as if it were made. */
 @Component
-class GrantEffect {
+public class GrantEffect {
     private final Database database;
     private final SubscriptionStore subscriptions;
     private final IssueStore issues;
@@ -33,16 +33,16 @@ class GrantEffect {
     private final Gate gate;
 
     /** @param because which right its owner would lack, in words */
-    record Pausing(SubscriptionId subscription, String name, String because) {}
+    public record Pausing(SubscriptionId subscription, String name, String because) {}
 
     /** @param subscriptions names of those that he would be sent no longer */
-    record Dropping(String person, List<String> subscriptions) {}
+    public record Dropping(String person, List<String> subscriptions) {}
 
     /** @param issues how many would leave his shelf */
-    record Losing(String person, long issues) {}
+    public record Losing(String person, long issues) {}
 
     /** All lists are empty where nothing that is there now would change. */
-    record Effect(List<Pausing> pausing, List<Dropping> dropping, List<Losing> losing) {}
+    public record Effect(List<Pausing> pausing, List<Dropping> dropping, List<Losing> losing) {}
 
     private record Sent(PersonId person, String name, String subscription) {}
 
@@ -63,7 +63,7 @@ class GrantEffect {
         this.gate = gate;
     }
 
-    Effect of(Person asker, SupposedRights change) {
+    public Effect of(Person asker, SupposedRights change) {
         Words words = Words.in(Languages.supported(asker.locale()));
         Facts before = database.inTransaction(tx -> facts(tx, words));
         Facts after = database.supposing(change, tx -> facts(tx, words));

@@ -1,6 +1,7 @@
 package mailshelf.server.people;
 
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import mailshelf.core.Problem;
@@ -12,6 +13,7 @@ import mailshelf.core.rights.Person;
 import mailshelf.core.rights.PersonId;
 import mailshelf.core.wording.OneLine;
 import mailshelf.server.audit.AuditTrail;
+import mailshelf.server.data.RulesOfGroups;
 import mailshelf.server.http.ReadsOnly;
 import mailshelf.server.rights.Gate;
 import mailshelf.store.Database;
@@ -19,6 +21,7 @@ import mailshelf.store.Tx;
 import mailshelf.store.people.PersonStore;
 import mailshelf.store.people.SupposedRights;
 import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -36,6 +39,7 @@ class GroupController {
     private final Database database;
     private final PersonStore people;
     private final GrantEffect effect;
+    private final RulesOfGroups rulesOfGroups;
     private final AuditTrail audit;
 
     record GroupView(GroupId id, String name, List<PersonId> members) {}
@@ -44,11 +48,21 @@ class GroupController {
 
     record Members(List<PersonId> people) {}
 
-    GroupController(Gate gate, Database database, PersonStore people, GrantEffect effect, AuditTrail audit) {
+    /** @param ruled the data sets whose row rules name the group in a mapping table */
+    record GroupUse(List<String> ruled) {}
+
+    GroupController(
+            Gate gate,
+            Database database,
+            PersonStore people,
+            GrantEffect effect,
+            RulesOfGroups rulesOfGroups,
+            AuditTrail audit) {
         this.gate = gate;
         this.database = database;
         this.people = people;
         this.effect = effect;
+        this.rulesOfGroups = rulesOfGroups;
         this.audit = audit;
     }
 
@@ -63,18 +77,57 @@ class GroupController {
     @ResponseStatus(HttpStatus.CREATED)
     GroupView post(Person who, @RequestBody NewGroup wish) {
         gate.requireAdministrator(who);
-        if (!OneLine.isName(wish.name())) {
-            throw Problem.invalid("group.bad-name", OneLine.LONGEST_NAME);
-        }
         return database.inTransaction(tx -> {
-            if (people.groups(tx).stream()
-                    .anyMatch(group -> group.name().equalsIgnoreCase(wish.name().strip()))) {
-                throw new Problem(Problem.Kind.CONFLICT, "group.name-taken", wish.name());
-            }
-            Group made = new Group(
-                    people.insertGroup(tx, wish.name().strip()), wish.name().strip());
+            String name = requireFree(tx, wish.name(), Optional.empty());
+            Group made = new Group(people.insertGroup(tx, name), name);
             audit.keep(tx, who, Act.GROUP_ADDED, Thing.of(Thing.Kind.GROUP, made.id(), made.name()));
             return view(tx, made);
+        });
+    }
+
+    private String requireFree(Tx tx, String wish, Optional<GroupId> own) {
+        if (!OneLine.isName(wish)) {
+            throw Problem.invalid("group.bad-name", OneLine.LONGEST_NAME);
+        }
+        String name = wish.strip();
+        boolean isTaken = people.groups(tx).stream()
+                .anyMatch(group -> group.name().equalsIgnoreCase(name)
+                        && own.filter(group.id()::equals).isEmpty());
+        if (isTaken) {
+            throw new Problem(Problem.Kind.CONFLICT, "group.name-taken", name);
+        }
+        return name;
+    }
+
+    /** Where a group is known by its name, which renaming and removing it would break. */
+    @GetMapping("/{id}/use")
+    GroupUse use(Person who, @PathVariable GroupId id) {
+        gate.requireHouseReader(who);
+        return database.inTransaction(
+                tx -> new GroupUse(rulesOfGroups.naming(tx, group(tx, id).name())));
+    }
+
+    @PutMapping("/{id}")
+    GroupView rename(Person who, @PathVariable GroupId id, @RequestBody NewGroup wish) {
+        gate.requireAdministrator(who);
+        return database.inTransaction(tx -> {
+            Group before = group(tx, id);
+            String name = requireFree(tx, wish.name(), Optional.of(id));
+            people.renameGroup(tx, id, name);
+            audit.keep(tx, who, Act.GROUP_RENAMED, Thing.of(Thing.Kind.GROUP, id, name), before.name(), name);
+            return view(tx, new Group(id, name));
+        });
+    }
+
+    @DeleteMapping("/{id}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void remove(Person who, @PathVariable GroupId id) {
+        gate.requireAdministrator(who);
+        database.doInTransaction(tx -> {
+            Group group = group(tx, id);
+            String members = names(tx, id);
+            people.deleteGroup(tx, id);
+            audit.keep(tx, who, Act.GROUP_REMOVED, Thing.of(Thing.Kind.GROUP, id, group.name()), members, "");
         });
     }
 

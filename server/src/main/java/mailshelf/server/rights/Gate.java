@@ -130,12 +130,14 @@ public class Gate {
     /** One that somebody may know of, though he may not see it. */
     public Report known(Tx tx, Person who, ReportId id) {
         return reports.find(tx, id)
+                .filter(report -> !report.removed())
                 .filter(report -> access(tx, who).may(Verb.KNOW, report.folder()))
                 .orElseThrow(Problem::notFound);
     }
 
     public Report readable(Tx tx, Person who, ReportId id) {
         return reports.find(tx, id)
+                .filter(report -> !report.removed())
                 .filter(report -> access(tx, who).may(Verb.SEE, report.folder()))
                 .orElseThrow(Problem::notFound);
     }
@@ -290,14 +292,17 @@ public class Gate {
 
     /** A data set that somebody may load and rule. */
     public DataSet publishable(Tx tx, Person who, DataSetId id) {
-        DataSet found = dataSets.find(tx, id).orElseThrow(Problem::notFound);
+        DataSet found =
+                dataSets.find(tx, id).filter(dataSet -> !dataSet.removed()).orElseThrow(Problem::notFound);
         requirePublish(tx, who, found.folder());
         return found;
     }
 
     /** A data set that somebody may publish, or reads by his role. */
     public DataSet mindable(Tx tx, Person who, DataSetId id) {
-        return dataSets.find(tx, id).filter(found -> mayMind(tx, who, found)).orElseThrow(Problem::notFound);
+        return dataSets.find(tx, id)
+                .filter(found -> !found.removed() && mayMind(tx, who, found))
+                .orElseThrow(Problem::notFound);
     }
 
     public boolean mayMind(Tx tx, Person who, DataSet dataSet) {

@@ -3,12 +3,14 @@ package mailshelf.server.subscription;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.function.Predicate;
 import mailshelf.core.Problem;
 import mailshelf.core.condition.FreshData;
 import mailshelf.core.letter.LetterPattern;
 import mailshelf.core.report.Block;
 import mailshelf.core.report.Definition;
+import mailshelf.core.report.ReportId;
 import mailshelf.core.report.ReportQuestion;
 import mailshelf.core.rights.Person;
 import mailshelf.core.rights.PersonId;
@@ -24,6 +26,8 @@ import mailshelf.server.named.ResolveNamed;
 import mailshelf.server.personal.OwnerView;
 import mailshelf.server.rights.Gate;
 import mailshelf.store.Tx;
+import mailshelf.store.library.Report;
+import mailshelf.store.library.ReportStore;
 import mailshelf.store.people.PersonStore;
 import org.springframework.stereotype.Component;
 
@@ -34,6 +38,7 @@ class CheckTerms {
 
     private final Gate gate;
     private final Definitions definitions;
+    private final ReportStore reports;
     private final PersonStore people;
     private final ResolveNamed named;
     private final OfferFields letters;
@@ -42,12 +47,14 @@ class CheckTerms {
     CheckTerms(
             Gate gate,
             Definitions definitions,
+            ReportStore reports,
             PersonStore people,
             ResolveNamed named,
             OfferFields letters,
             OwnerView ownerView) {
         this.gate = gate;
         this.definitions = definitions;
+        this.reports = reports;
         this.people = people;
         this.named = named;
         this.letters = letters;
@@ -87,7 +94,7 @@ class CheckTerms {
             throw Problem.invalid("subscription.no-content");
         }
         requireOneKind(terms);
-        terms.reports().forEach(report -> gate.readable(tx, who, report));
+        terms.reports().forEach(report -> requireReadable(tx, who, report));
         requireOffered(tx, terms);
         requirePeriods(tx, terms);
         requireFreshData(terms);
@@ -95,6 +102,18 @@ class CheckTerms {
             throw Problem.invalid("letter.unsound", LetterPattern.LONGEST_SUBJECT, LetterPattern.LONGEST_TEXT);
         }
         terms.content().forEach(content -> named.requireUsable(tx, who, content.filters()));
+    }
+
+    private void requireReadable(Tx tx, Person who, ReportId id) {
+        Optional<Report> removed = reports.find(tx, id).filter(Report::removed);
+        if (removed.isPresent()
+                && gate.access(tx, who).may(Verb.SEE, removed.get().folder())) {
+            throw new Problem(
+                    Problem.Kind.CONFLICT,
+                    "subscription.report-removed",
+                    removed.get().title());
+        }
+        gate.readable(tx, who, id);
     }
 
     /** Refuses to keep terms that would not be kept to: where data forbid the owner's view, each sees their own rows. */

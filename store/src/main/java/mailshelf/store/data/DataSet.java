@@ -18,6 +18,7 @@ import mailshelf.core.rights.PersonId;
  * @param ownerView whether issues may show everybody on a list what their owner may see
  * @param personal the columns whose values say something of a person
  * @param plan how it comes by its rows
+ * @param removed whether it is offered no more, and there for the issues that were made of it alone
  */
 public record DataSet(
         DataSetId id,
@@ -28,7 +29,8 @@ public record DataSet(
         Optional<String> dateColumn,
         boolean ownerView,
         List<String> personal,
-        LoadPlan plan) {
+        LoadPlan plan,
+        boolean removed) {
     /** Whether its rows are sorted by times, so that periods may begin and end within a day. */
     public boolean hasTimes() {
         return columns.stream()

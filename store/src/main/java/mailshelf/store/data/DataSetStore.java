@@ -24,7 +24,7 @@ import mailshelf.store.Widths;
 /** Data sets and the record of their loads; the rows themselves are files. */
 public final class DataSetStore {
     private static final String DATA_SET =
-            "SELECT id, folder, owner, name, columns, date_column, owner_view, personal, plan FROM data_set";
+            "SELECT id, folder, owner, name, columns, date_column, owner_view, personal, plan, removed_at FROM data_set";
     private static final String LOAD = "SELECT id, data_set, no, sha256, row_count, figures_to, loaded_at FROM load";
 
     private static final String ATTEMPT = """
@@ -44,7 +44,8 @@ public final class DataSetStore {
                 row.optionalText("date_column"),
                 row.flag("owner_view"),
                 List.of(CoreJson.read(row.text("personal"), String[].class)),
-                CoreJson.read(row.text("plan"), LoadPlan.class));
+                CoreJson.read(row.text("plan"), LoadPlan.class),
+                row.optionalInstant("removed_at").isPresent());
     }
 
     private static Load load(Row row) {
@@ -71,26 +72,56 @@ public final class DataSetStore {
                 row.text("failure"));
     }
 
+    /** Those that are offered. */
     public List<DataSet> all(Tx tx) {
-        return tx.listReadable(DATA_SET + " ORDER BY name", DataSetStore::dataSet);
+        return tx.listReadable(DATA_SET + " WHERE removed_at IS NULL ORDER BY name", DataSetStore::dataSet);
     }
 
     /** Those that come from a source. */
     public List<DataSet> fromSources(Tx tx) {
-        return tx.listReadable(DATA_SET + " WHERE source IS NOT NULL ORDER BY name", DataSetStore::dataSet);
+        return tx.listReadable(
+                DATA_SET + " WHERE source IS NOT NULL AND removed_at IS NULL ORDER BY name", DataSetStore::dataSet);
     }
 
     /** Those that come from one. */
     public List<DataSet> of(Tx tx, SourceId source) {
-        return tx.listReadable(DATA_SET + " WHERE source = ? ORDER BY name", DataSetStore::dataSet, source);
+        return tx.listReadable(
+                DATA_SET + " WHERE source = ? AND removed_at IS NULL ORDER BY name", DataSetStore::dataSet, source);
     }
 
     public Optional<DataSet> find(Tx tx, DataSetId id) {
         return tx.one(DATA_SET + " WHERE id = ?", DataSetStore::dataSet, id);
     }
 
+    /** By its name, or by one that it had before; also one that is removed. */
     public Optional<DataSet> byName(Tx tx, String name) {
-        return tx.one(DATA_SET + " WHERE name = ?", DataSetStore::dataSet, name);
+        return tx.one(
+                DATA_SET + " WHERE name = ? OR id = (SELECT data_set FROM former_name f WHERE f.name = ?)",
+                DataSetStore::dataSet,
+                name,
+                name);
+    }
+
+    /** Its name from now on, by which it is found as by the one before; and the folder that it stands in. */
+    public void place(Tx tx, DataSet before, String name, FolderId folder) {
+        if (!name.equals(before.name())) {
+            tx.update("DELETE FROM former_name WHERE name = ? AND data_set = ?", name, before.id());
+            tx.update("INSERT INTO former_name (name, data_set) VALUES (?, ?)", before.name(), before.id());
+        }
+        tx.update("UPDATE data_set SET name = ?, folder = ? WHERE id = ?", name, folder, before.id());
+    }
+
+    /** It is offered and loaded no more; its loads stay for the issues that were made of them. */
+    public void remove(Tx tx, DataSetId id, Instant at) {
+        tx.update("UPDATE data_set SET removed_at = ?, source = NULL WHERE id = ?", at, id);
+    }
+
+    /** The data sets whose rules take a data set as their mapping table. */
+    public List<DataSet> ruledBy(Tx tx, DataSetId mapping) {
+        return tx.listReadable(
+                DATA_SET + " WHERE id IN (SELECT data_set FROM row_rule WHERE mapping = ?) ORDER BY name",
+                DataSetStore::dataSet,
+                mapping);
     }
 
     public DataSetId insert(

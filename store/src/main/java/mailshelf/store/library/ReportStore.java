@@ -9,26 +9,47 @@ import mailshelf.core.rights.PersonId;
 import mailshelf.core.shelf.Sha256;
 import mailshelf.store.Row;
 import mailshelf.store.Tx;
+import mailshelf.store.people.SupposedRights;
 
 /** Reports and their versions. */
 public final class ReportStore {
-    private static final String REPORT = "SELECT id, folder, owner, title, version FROM report";
+    private static final String REPORT = "SELECT id, folder, owner, title, version, removed_at FROM report";
 
-    private static Report report(Row row) {
+    private static Report report(Tx tx, Row row) {
+        ReportId id = new ReportId(row.number("id"));
+        FolderId folder = new FolderId(row.number("folder"));
         return new Report(
-                new ReportId(row.number("id")),
-                new FolderId(row.number("folder")),
+                id,
+                tx.supposed(SupposedRights.class)
+                        .map(would -> would.folder(id, folder))
+                        .orElse(folder),
                 new PersonId(row.number("owner")),
                 row.text("title"),
-                row.integer("version"));
+                row.integer("version"),
+                row.optionalInstant("removed_at").isPresent());
     }
 
+    /** Those that are offered. */
     public List<Report> all(Tx tx) {
-        return tx.list(REPORT + " ORDER BY title", ReportStore::report);
+        return tx.list(REPORT + " WHERE removed_at IS NULL ORDER BY title", row -> report(tx, row));
     }
 
+    public List<Report> removed(Tx tx) {
+        return tx.list(REPORT + " WHERE removed_at IS NOT NULL ORDER BY title", row -> report(tx, row));
+    }
+
+    /** Also one that is removed. */
     public Optional<Report> find(Tx tx, ReportId id) {
-        return tx.one(REPORT + " WHERE id = ?", ReportStore::report, id);
+        return tx.one(REPORT + " WHERE id = ?", row -> report(tx, row), id);
+    }
+
+    public void move(Tx tx, ReportId id, FolderId folder) {
+        tx.update("UPDATE report SET folder = ? WHERE id = ?", folder, id);
+    }
+
+    /** @param at empty to offer it again */
+    public void remove(Tx tx, ReportId id, Optional<Instant> at) {
+        tx.update("UPDATE report SET removed_at = ? WHERE id = ?", at, id);
     }
 
     /** The definition as text. */

@@ -24,17 +24,44 @@ public final class FolderStore {
 
     private record Key(Subject subject, FolderId folder) {}
 
-    private static Folder folder(Row row) {
-        return new Folder(
+    private static Folder folder(Tx tx, Row row) {
+        Folder is = new Folder(
                 new FolderId(row.number("id")), row.optionalNumber("parent").map(FolderId::new), row.text("name"));
+        return tx.supposed(SupposedRights.class).map(would -> would.folder(is)).orElse(is);
     }
 
     public List<Folder> all(Tx tx) {
-        return tx.list("SELECT id, parent, name FROM folder ORDER BY name", FolderStore::folder);
+        return tx.list("SELECT id, parent, name FROM folder ORDER BY name", row -> folder(tx, row));
     }
 
     public Optional<Folder> find(Tx tx, FolderId id) {
-        return tx.one("SELECT id, parent, name FROM folder WHERE id = ?", FolderStore::folder, id);
+        return tx.one("SELECT id, parent, name FROM folder WHERE id = ?", row -> folder(tx, row), id);
+    }
+
+    public void change(Tx tx, Folder folder) {
+        tx.update("UPDATE folder SET parent = ?, name = ? WHERE id = ?", folder.parent(), folder.name(), folder.id());
+    }
+
+    /** What stands in a folder itself: of each kind, how many. */
+    public record Content(long folders, long reports, long dataSets, long sources, long namedValues) {
+        public boolean isEmpty() {
+            return folders + reports + dataSets + sources + namedValues == 0;
+        }
+    }
+
+    public Content content(Tx tx, FolderId id) {
+        return new Content(
+                tx.count("SELECT COUNT(*) AS n FROM folder WHERE parent = ?", id),
+                tx.count("SELECT COUNT(*) AS n FROM report WHERE folder = ?", id),
+                tx.count("SELECT COUNT(*) AS n FROM data_set WHERE folder = ?", id),
+                tx.count("SELECT COUNT(*) AS n FROM source WHERE folder = ?", id),
+                tx.count("SELECT COUNT(*) AS n FROM named_value WHERE folder = ?", id));
+    }
+
+    /** One with nothing in it, and what was granted in it. */
+    public void delete(Tx tx, FolderId id) {
+        tx.update("DELETE FROM granted WHERE folder = ?", id);
+        tx.update("DELETE FROM folder WHERE id = ?", id);
     }
 
     public FolderId insert(Tx tx, Optional<FolderId> parent, String name) {

@@ -184,6 +184,17 @@ public final class PersonStore {
                 row -> new Group(new GroupId(row.number("id")), row.text("name")));
     }
 
+    public void renameGroup(Tx tx, GroupId id, String name) {
+        tx.update("UPDATE grp SET name = ? WHERE id = ?", name, id);
+    }
+
+    /** With its members' places in it, and what was granted to it. */
+    public void deleteGroup(Tx tx, GroupId id) {
+        tx.update("DELETE FROM membership WHERE grp = ?", id);
+        tx.update("DELETE FROM granted WHERE subject_kind = 'GROUP' AND subject = ?", id);
+        tx.update("DELETE FROM grp WHERE id = ?", id);
+    }
+
     public GroupId insertGroup(Tx tx, String name) {
         return new GroupId(tx.insert("INSERT INTO grp (name) VALUES (?)", name));
     }

@@ -7,6 +7,8 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import mailshelf.core.report.ReportId;
+import mailshelf.core.rights.Folder;
 import mailshelf.core.rights.FolderId;
 import mailshelf.core.rights.Grant;
 import mailshelf.core.rights.GroupId;
@@ -30,6 +32,24 @@ public sealed interface SupposedRights {
         public OfGroup {
             members = Set.copyOf(members);
         }
+    }
+
+    /** A report stands in another folder. */
+    record OfReport(ReportId report, FolderId folder) implements SupposedRights {}
+
+    /** A folder lies in another; empty for the top. */
+    record OfFolder(FolderId folder, Optional<FolderId> parent) implements SupposedRights {}
+
+    /** The folder of a report as it would be. */
+    default FolderId folder(ReportId of, FolderId is) {
+        return this instanceof OfReport would && would.report().equals(of) ? would.folder() : is;
+    }
+
+    /** A folder where it would lie. */
+    default Folder folder(Folder is) {
+        return this instanceof OfFolder would && would.folder().equals(is.id())
+                ? new Folder(is.id(), would.parent(), is.name())
+                : is;
     }
 
     /** The grants as they would be. */

@@ -35,7 +35,8 @@ class LoadFilesTest {
             Optional.empty(),
             true,
             List.of(),
-            LoadPlan.SENT);
+            LoadPlan.SENT,
+            false);
 
     @TempDir
     private Path folder;
