@@ -3,6 +3,7 @@ import { call, type Api } from "../api/client";
 import { useChange, useRead } from "../api/use";
 import { Fault } from "../kit/Fault";
 import { FindPerson } from "../kit/FindPerson";
+import { Heir } from "../kit/Heir";
 import { Loaded } from "../kit/Loaded";
 import { useNotice } from "../kit/Notices";
 import { words } from "../words";
@@ -49,14 +50,20 @@ export function HandOverAll({ person }: { person: Api["PersonView"] }) {
             )}
             {isOpen && (
               <div className="space-y-2 pt-2">
-                <FindPerson
-                  people={(people.data ?? []).filter((each) => each.active && each.id !== person.id)}
-                  label={words.handOver.people}
-                  choice={words.handOver.choose}
-                  choiceOf={(each) => words.handOver.chooseNamed(each.name)}
-                  choose={setHeir}
-                />
-                {heir && <p>{words.handOver.means}</p>}
+                {heir ? (
+                  <>
+                    <Heir name={heir.name} other={() => setHeir(null)} />
+                    <p>{words.handOver.means}</p>
+                  </>
+                ) : (
+                  <FindPerson
+                    people={(people.data ?? []).filter((each) => each.active && each.id !== person.id)}
+                    label={words.handOver.people}
+                    choice={words.handOver.choose}
+                    choiceOf={(each) => words.handOver.chooseNamed(each.name)}
+                    choose={setHeir}
+                  />
+                )}
                 <Fault error={hand.error} />
                 <p className="flex gap-4">
                   <button

@@ -287,7 +287,7 @@ describe("the effect of a change", () => {
     expect(
       await screen.findByText("“Sandvoll” pauses: Ida Solvang may no longer see the report."),
     ).toBeVisible();
-    expect(screen.getByText("Tor Egeland is sent “Sandvoll”, “Storms” no longer.")).toBeVisible();
+    expect(screen.getByText("Tor Egeland no longer gets “Sandvoll”, “Storms”.")).toBeVisible();
     expect(screen.getByText("8 issues leave the shelf of Tor Egeland.")).toBeVisible();
     expect(sent("grants/1/2")).toBeUndefined();
   });

@@ -4,6 +4,7 @@ import { useChange, useRead } from "../api/use";
 import { useCandidates } from "../composer/useCandidates";
 import { Fault } from "../kit/Fault";
 import { FindPerson } from "../kit/FindPerson";
+import { Heir } from "../kit/Heir";
 import { Loaded } from "../kit/Loaded";
 import { useNotice } from "../kit/Notices";
 import { Sheet } from "../kit/Sheet";
@@ -20,6 +21,9 @@ export function HandOverSheet({ view, close }: Props) {
   const say = useNotice();
   const [heir, setHeir] = useState<Api["Candidate"] | null>(null);
   const people = useCandidates([...new Set(terms.content.map((each) => each.report))]);
+  const outlook = useRead<Api["HandOverOutlook"]>(`subscriptions/${line.id}/handover?to=${heir?.id}`, {
+    when: heir !== null,
+  });
   const hand = useChange(
     (person: Api["Candidate"]) =>
       call(`subscriptions/${line.id}/owner`, { method: "PUT", body: { person: person.id } }),
@@ -28,25 +32,30 @@ export function HandOverSheet({ view, close }: Props) {
       say({ text: words.handOver.done(line.name, heir?.name ?? "") });
     },
   );
+  const mayTake = heir !== null && outlook.data?.hindrance === "" && !outlook.isFetching;
   return (
     <Sheet label={words.handOver.title(line.name)} close={close}>
       <div className="space-y-2">
         <h2>{words.handOver.title(line.name)}</h2>
-        <Loaded query={people}>
-          {(all) => (
-            <FindPerson
-              people={all.filter((person) => person.name !== line.owner || !line.mine)}
-              label={words.handOver.people}
-              choice={words.handOver.choose}
-              choiceOf={(person) => words.handOver.chooseNamed(person.name)}
-              choose={setHeir}
-            />
-          )}
-        </Loaded>
-      </div>
-      <div className="space-y-2 text-sm">
         {heir ? (
-          <Outlook id={line.id} heir={heir} />
+          <Heir name={heir.name} other={() => setHeir(null)} />
+        ) : (
+          <Loaded query={people}>
+            {(all) => (
+              <FindPerson
+                people={all.filter((person) => person.name !== line.owner)}
+                label={words.handOver.people}
+                choice={words.handOver.choose}
+                choiceOf={(person) => words.handOver.chooseNamed(person.name)}
+                choose={setHeir}
+              />
+            )}
+          </Loaded>
+        )}
+      </div>
+      <div className="space-y-2 text-sm" role="status">
+        {heir ? (
+          <Loaded query={outlook}>{(would) => <Means would={would} heir={heir.name} />}</Loaded>
         ) : (
           <p className="text-quiet">{words.handOver.whoFirst}</p>
         )}
@@ -56,7 +65,7 @@ export function HandOverSheet({ view, close }: Props) {
         <button
           type="button"
           className="act"
-          disabled={!heir || hand.isPending}
+          disabled={!mayTake || hand.isPending}
           onClick={() => heir && hand.mutate(heir)}
         >
           {words.handOver.act}
@@ -69,22 +78,13 @@ export function HandOverSheet({ view, close }: Props) {
   );
 }
 
-function Outlook({ id, heir }: { id: number; heir: Api["Candidate"] }) {
-  const outlook = useRead<Api["HandOverOutlook"]>(`subscriptions/${id}/handover?to=${heir.id}`);
+function Means({ would, heir }: { would: Api["HandOverOutlook"]; heir: string }) {
+  if (would.hindrance) return <p className="text-late">{would.hindrance}</p>;
   return (
-    <Loaded query={outlook}>
-      {(would) =>
-        would.hindrance ? (
-          <p className="text-late">{would.hindrance}</p>
-        ) : (
-          <>
-            <p className="font-semibold">{words.handOver.to(heir.name)}</p>
-            <p>{words.handOver.means}</p>
-            {would.letsGo && <p>{words.handOver.letsGo}</p>}
-            {would.asOwner && <p>{words.handOver.asOwner(heir.name)}</p>}
-          </>
-        )
-      }
-    </Loaded>
+    <>
+      <p>{words.handOver.means}</p>
+      {would.letsGo && <p>{words.handOver.letsGo}</p>}
+      {would.asOwner && <p>{words.handOver.asOwner(heir)}</p>}
+    </>
   );
 }

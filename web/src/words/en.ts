@@ -652,6 +652,7 @@ export const en = {
     asOwner: (heir: string) =>
       `Its copies show what their owner may see: from the next issue, what ${heir} may see.`,
     choose: "choose",
+    chooseOther: "choose somebody else",
     chooseNamed: (name: string) => `choose ${name}`,
     done: (name: string, heir: string) => `${heir} now owns “${name}”, and has been told by mail.`,
     letsGo: "It no longer follows what it follows now, and keeps the pages, days and filters that it has.",
@@ -690,7 +691,7 @@ export const en = {
 
   effect: {
     drops: (person: string, names: string[]) =>
-      `${person} is sent ${names.map((name) => `“${name}”`).join(", ")} no longer.`,
+      `${person} no longer gets ${names.map((name) => `“${name}”`).join(", ")}.`,
     loses: (person: string, issues: number) =>
       `${issues === 1 ? "1 issue leaves" : `${issues} issues leave`} the shelf of ${person}.`,
     none: "This changes no subscription, and takes no issue off anybody’s shelf.",
@@ -813,7 +814,7 @@ export const en = {
     stays: "What was delivered stays on record, whoever may still see it.",
     toPerson: "Give to this person",
     top: "at the top",
-    within: "in",
+    within: "In",
   },
 
   addressChange: {

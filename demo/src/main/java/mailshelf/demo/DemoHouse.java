@@ -204,7 +204,7 @@ class DemoHouse implements Opening {
             subscribe(
                     marit,
                     Map.of(
-                            "name", "Crew hours, each lead his own route",
+                            "name", "Crew hours, each lead their own route",
                             "content", pages(report(marit, "Crew hours"), "last-week", "hours"),
                             "recipients", ids("Ida Solvang", "Tor Egeland", "Jon Aasen", "Rita Bø"),
                             "output", Map.of("pdf", true, "picture", false),

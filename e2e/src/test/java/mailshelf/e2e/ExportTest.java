@@ -7,6 +7,7 @@ import java.net.URLEncoder;
 import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.BeforeAll;
@@ -50,6 +51,30 @@ class ExportTest {
         assertThat(file.headers().firstValue("Content-Disposition").orElseThrow())
                 .contains("attachment")
                 .contains("Every%20cancelled%20sailing");
+    }
+
+    @Test
+    void a_table_is_sorted_and_has_the_columns_as_on_the_screen() {
+        String table = ida.get("reports/1?page=every&period=last-4-weeks")
+                .get("shown")
+                .get("page")
+                .get("tables")
+                .get(0)
+                .get("id")
+                .asString();
+        String laidOut = "page=every&period=last-4-weeks&down=" + table + ":route&column=" + table + ":route&column="
+                + table + ":cause";
+
+        List<String> lines = new String(
+                        file("kind=CSV&block=" + table + "&" + laidOut).body(), StandardCharsets.UTF_8)
+                .lines()
+                .toList();
+        assertThat(lines.get(0)).isEqualTo("Route,Cause");
+        assertThat(lines.subList(1, lines.size()).stream().map(line -> line.split(",")[0]))
+                .isSortedAccordingTo(Comparator.reverseOrder());
+        assertThat(file("kind=PDF&" + laidOut).body()).startsWith('%', 'P', 'D', 'F');
+        assertThat(ida.status("reports/1/file?kind=PDF&column=" + table + ":no+such+column"))
+                .isEqualTo(422);
     }
 
     @Test

@@ -36,14 +36,20 @@ final class NativeChart {
     private NativeChart() {}
 
     /**
+     * @param said the chart in words, for those who do not see it
      * @param headRow of its cells, whose first column holds the categories; a row a category follows it
      * @param column where it is put
      * @return the row behind it
      */
-    static int draw(XSSFSheet sheet, Written.Chart chart, int headRow, int column) {
+    static int draw(XSSFSheet sheet, Written.Chart chart, String said, int headRow, int column) {
         var drawing = sheet.createDrawingPatriarch();
         XSSFChart made = drawing.createChart(
                 drawing.createAnchor(0, 0, 0, 0, column, headRow - 1, column + COLUMNS, headRow - 1 + ROWS));
+        made.getGraphicFrame()
+                .getCTGraphicalObjectFrame()
+                .getNvGraphicFramePr()
+                .getCNvPr()
+                .setDescr(said);
         made.setTitleText(chart.title());
         made.setTitleOverlay(false);
         XDDFCategoryAxis across = made.createCategoryAxis(AxisPosition.BOTTOM);

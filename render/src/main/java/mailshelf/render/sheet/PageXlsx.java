@@ -8,6 +8,7 @@ import java.time.LocalDate;
 import java.time.LocalDateTime;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import mailshelf.core.Problem;
 import mailshelf.core.report.Format;
 import mailshelf.core.report.PageModel;
@@ -17,7 +18,9 @@ import mailshelf.core.report.PageModel.FigureModel;
 import mailshelf.core.report.PageModel.TableModel;
 import mailshelf.core.report.PageModel.TextModel;
 import mailshelf.core.report.Written;
+import mailshelf.core.wording.Words;
 import mailshelf.core.work.StillWanted;
+import mailshelf.render.chart.ChartWords;
 import org.apache.poi.ss.usermodel.Cell;
 import org.apache.poi.ss.usermodel.CellStyle;
 import org.apache.poi.ss.usermodel.Row;
@@ -41,10 +44,12 @@ public final class PageXlsx {
     private final CellLooks looks;
     private final PageModel model;
     private final Written.Page written;
+    private final Words language;
     private final XSSFSheet sheet;
     private int next;
 
-    private PageXlsx(XSSFWorkbook book, CellLooks looks, PageModel model, Written.Page written) {
+    private PageXlsx(XSSFWorkbook book, CellLooks looks, PageModel model, Written.Page written, Words language) {
+        this.language = language;
         this.book = book;
         this.looks = looks;
         this.model = model;
@@ -56,9 +61,10 @@ public final class PageXlsx {
      * The whole workbook is in memory while it is made, so its tables may not be of any length.
      *
      * @param written the same pages in words
+     * @param language of what is said of charts
      * @throws Problem {@code report.too-many-rows}
      */
-    public static byte[] of(List<PageModel> models, List<Written.Page> written) {
+    public static byte[] of(List<PageModel> models, List<Written.Page> written, Words language) {
         int rows = models.stream()
                 .flatMap(model -> model.blocks().stream())
                 .filter(TableModel.class::isInstance)
@@ -68,9 +74,12 @@ public final class PageXlsx {
             throw Problem.invalid("report.too-many-rows", rows, MOST_ROWS);
         }
         try (XSSFWorkbook book = new XSSFWorkbook()) {
+            var properties = book.getProperties().getCoreProperties();
+            properties.setCreator("Mail Shelf");
+            properties.setTitle(written.get(0).report());
             CellLooks looks = new CellLooks(book);
             for (int i = 0; i < models.size(); i++) {
-                new PageXlsx(book, looks, models.get(i), written.get(i)).fill();
+                new PageXlsx(book, looks, models.get(i), written.get(i), language).fill();
             }
             ByteArrayOutputStream out = new ByteArrayOutputStream(50_000);
             book.write(out);
@@ -189,7 +198,8 @@ public final class PageXlsx {
             }
         }
         if (!words.categories().isEmpty()) {
-            next = Math.max(next, NativeChart.draw(sheet, words, headRow, CHART_COLUMN));
+            String said = ChartWords.of(words, language);
+            next = Math.max(next, NativeChart.draw(sheet, words, said, headRow, CHART_COLUMN));
         }
     }
 
@@ -201,15 +211,45 @@ public final class PageXlsx {
             text(head, i, each.title()).setCellStyle(looks.head(each.number()));
             own.setColumnWidth(i, each.number() ? NARROW : WIDE);
         }
-        int at = 1;
-        for (int r = 0; r < table.rows().size(); r++) {
-            StillWanted.require();
-            Row row = own.createRow(at++);
-            cells(row, table.columns(), table.rows().get(r), words.rows().get(r), false);
-        }
+        int at = lines(own, table, words);
         own.createFreezePane(0, 1);
         own.setAutoFilter(
                 new CellRangeAddress(0, at - 1, 0, Math.max(0, words.heads().size() - 1)));
+        sums(own, at + 1, table, words);
+    }
+
+    /** The lines that are filtered and sorted: each names its group, and none sums up others. */
+    private int lines(XSSFSheet own, TableModel table, Written.Table words) {
+        Set<Integer> subtotals = Set.copyOf(table.subtotals());
+        String group = "";
+        int at = 1;
+        for (int r = 0; r < table.rows().size(); r++) {
+            StillWanted.require();
+            List<Written.Cell> said = words.rows().get(r);
+            if (subtotals.contains(r)) {
+                group = said.get(0).text();
+            } else {
+                Row row = own.createRow(at++);
+                cells(row, table.columns(), table.rows().get(r), said, false);
+                if (!subtotals.isEmpty()) {
+                    text(row, 0, group);
+                }
+            }
+        }
+        return at;
+    }
+
+    /** Sums of groups, and of all, apart from the lines, so that nobody counts them with those. */
+    private void sums(XSSFSheet own, int from, TableModel table, Written.Table words) {
+        int at = from;
+        for (int r : table.subtotals()) {
+            cells(
+                    own.createRow(at++),
+                    table.columns(),
+                    table.rows().get(r),
+                    words.rows().get(r),
+                    true);
+        }
         if (!table.total().isEmpty()) {
             cells(own.createRow(at), table.columns(), table.total(), words.total(), true);
         }

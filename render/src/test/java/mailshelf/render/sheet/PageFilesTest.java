@@ -14,6 +14,8 @@ import java.util.Collections;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import mailshelf.core.Problem;
 import mailshelf.core.data.ColumnType;
 import mailshelf.core.data.Table;
@@ -61,7 +63,7 @@ class PageFilesTest {
     void every_figure_of_a_workbook_is_the_one_of_the_page() throws IOException {
         PageModel model = Ferries.page(1, "last-4-weeks", List.of());
         Written.Page written = written(model);
-        try (XSSFWorkbook book = read(PageXlsx.of(List.of(model), List.of(written)))) {
+        try (XSSFWorkbook book = read(PageXlsx.of(List.of(model), List.of(written), ENGLISH))) {
             Sheet first = book.getSheetAt(0);
             for (PageModel.BlockModel block : model.blocks()) {
                 if (block instanceof PageModel.FigureModel figure) {
@@ -103,11 +105,64 @@ class PageFilesTest {
         for (int r = 0; r <= table.rows().size(); r++) {
             List<String> raw = r < table.rows().size() ? table.rows().get(r) : table.total();
             for (int i = 1; i < raw.size(); i++) {
-                assertThat(number(sheet.getRow(r + 1).getCell(i)))
+                // the sum stands apart from the lines
+                int place = r < table.rows().size() ? r + 1 : r + 2;
+                assertThat(number(sheet.getRow(place).getCell(i)))
                         .isEqualTo(plain(Optional.of(raw.get(i))
                                 .filter(text -> !text.isEmpty())
                                 .map(BigDecimal::new)));
             }
+        }
+    }
+
+    @Test
+    void each_line_names_its_group_and_sums_stand_apart_from_what_they_sum_up() throws IOException {
+        PageModel.ColumnModel route = new PageModel.ColumnModel(
+                "Route", ColumnType.TEXT, new Format("", 0, Good.NEITHER), false, Shown.VALUE, Optional.empty());
+        PageModel.ColumnModel cause = new PageModel.ColumnModel(
+                "Cause", ColumnType.TEXT, new Format("", 0, Good.NEITHER), false, Shown.VALUE, Optional.empty());
+        PageModel.ColumnModel many = new PageModel.ColumnModel(
+                "Cancelled", ColumnType.NUMBER, new Format("", 0, Good.NEITHER), false, Shown.VALUE, Optional.empty());
+        PageModel nested = Ferries.page(1, "last-week", List.of())
+                .withBlocks(List.of(new PageModel.TableModel(
+                        "nested",
+                        "Nested",
+                        List.of(route, cause, many),
+                        Optional.empty(),
+                        List.of(
+                                List.of("1 Ness", "", "5"),
+                                List.of("1 Ness", "wind", "3"),
+                                List.of("1 Ness", "crew", "2"),
+                                List.of("2 Hovden", "", "4"),
+                                List.of("2 Hovden", "wind", "4")),
+                        List.of(0, 3),
+                        List.of("", "", "9"))));
+        try (XSSFWorkbook book = read(PageXlsx.of(List.of(nested), List.of(written(nested)), ENGLISH))) {
+            XSSFSheet sheet = book.getSheet("Nested");
+            assertThat(sheet.getCTWorksheet().getAutoFilter().getRef()).isEqualTo("A1:C4");
+            assertThat(lines(sheet, 1, 3)).containsExactly("1 Ness wind 3", "1 Ness crew 2", "2 Hovden wind 4");
+            assertThat((Object) sheet.getRow(4)).as("nothing between").isNull();
+            assertThat(lines(sheet, 5, 7)).containsExactly("1 Ness all 5", "2 Hovden all 4", "All  9");
+            assertThat(book.getProperties().getCoreProperties().getCreator()).isEqualTo("Mail Shelf");
+        }
+    }
+
+    private static List<String> lines(Sheet sheet, int from, int to) {
+        DataFormatter shown = new DataFormatter(Locale.ENGLISH);
+        return IntStream.rangeClosed(from, to)
+                .mapToObj(sheet::getRow)
+                .map(row -> IntStream.range(0, 3)
+                        .mapToObj(i -> shown.formatCellValue(row.getCell(i)))
+                        .collect(Collectors.joining(" ")))
+                .toList();
+    }
+
+    @Test
+    void a_chart_is_said_for_those_who_do_not_see_it() throws IOException {
+        PageModel model = Ferries.page(1, "last-4-weeks", List.of());
+        try (XSSFWorkbook book = read(PageXlsx.of(List.of(model), List.of(written(model)), ENGLISH))) {
+            XSSFSheet sheet = book.getSheetAt(0);
+            assertThat(sheet.getDrawingPatriarch().getCTDrawing().xmlText()).contains("descr=\"Line chart");
         }
     }
 
@@ -125,7 +180,7 @@ class PageFilesTest {
                 List.of(),
                 List.of())));
 
-        try (XSSFWorkbook book = read(PageXlsx.of(List.of(times), List.of(written(times))))) {
+        try (XSSFWorkbook book = read(PageXlsx.of(List.of(times), List.of(written(times)), ENGLISH))) {
             Sheet sheet = book.getSheet("Times");
             assertThat(sheet.getRow(1).getCell(0).getLocalDateTimeCellValue()).hasToString("2026-11-25T07:05:30");
             assertThat(new DataFormatter(Locale.ENGLISH)
@@ -139,7 +194,7 @@ class PageFilesTest {
     @Test
     void numbers_are_shown_as_the_page_writes_them_and_days_are_days() throws IOException {
         PageModel model = Ferries.page(1, "last-4-weeks", List.of());
-        try (XSSFWorkbook book = read(PageXlsx.of(List.of(model), List.of(written(model))))) {
+        try (XSSFWorkbook book = read(PageXlsx.of(List.of(model), List.of(written(model)), ENGLISH))) {
             Written.Table table = written(model).tables().get(0);
             DataFormatter shown = new DataFormatter(Locale.ENGLISH);
             for (int i = 1; i < table.heads().size(); i++) {
@@ -150,7 +205,7 @@ class PageFilesTest {
             }
         }
         PageModel rows = Ferries.page(2, "last-week", List.of());
-        try (XSSFWorkbook book = read(PageXlsx.of(List.of(rows), List.of(written(rows))))) {
+        try (XSSFWorkbook book = read(PageXlsx.of(List.of(rows), List.of(written(rows)), ENGLISH))) {
             PageModel.TableModel table = (PageModel.TableModel) rows.blocks().get(0);
             Cell day = book.getSheet("Every cancelled sailing").getRow(1).getCell(0);
             assertThat(day.getLocalDateTimeCellValue().toLocalDate())
@@ -161,7 +216,7 @@ class PageFilesTest {
     @Test
     void texts_that_begin_like_formulas_stay_texts_to_the_letter() throws IOException {
         PageModel model = evil();
-        try (XSSFWorkbook book = read(PageXlsx.of(List.of(model), List.of(written(model))))) {
+        try (XSSFWorkbook book = read(PageXlsx.of(List.of(model), List.of(written(model)), ENGLISH))) {
             for (Sheet sheet : book) {
                 for (Row row : sheet) {
                     for (Cell cell : row) {
@@ -217,7 +272,7 @@ class PageFilesTest {
                 List.of());
         PageModel model = page.withBlocks(List.of(endless));
 
-        assertThatThrownBy(() -> PageXlsx.of(List.of(model), List.of(written(model))))
+        assertThatThrownBy(() -> PageXlsx.of(List.of(model), List.of(written(model)), ENGLISH))
                 .isInstanceOf(Problem.class)
                 .hasMessageContaining("report.too-many-rows");
     }

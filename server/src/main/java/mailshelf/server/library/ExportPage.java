@@ -7,7 +7,9 @@ import java.io.Writer;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import mailshelf.core.Problem;
+import mailshelf.core.report.Cut;
 import mailshelf.core.report.PageModel;
 import mailshelf.core.report.ReportId;
 import mailshelf.core.report.Writing;
@@ -60,14 +62,23 @@ class ExportPage {
         this.clock = clock;
     }
 
-    /** @param block the id of one block; "" for the page */
-    File run(Person who, ReportId id, ReadReport.Wish wish, FileKind kind, String block) {
+    /**
+     * @param block the id of one block; "" for the page
+     * @param layouts how tables of rows are laid out, by their ids; others are as their publisher has them
+     */
+    File run(
+            Person who,
+            ReportId id,
+            ReadReport.Wish wish,
+            FileKind kind,
+            String block,
+            Map<String, Cut.Layout> layouts) {
         Words words = Words.in(Languages.supported(who.locale()));
-        PageModel model = read.asked(who, id, wish).answered().model();
+        PageModel model = laidOut(id, read.asked(who, id, wish).answered(), wish, layouts);
         Written.Page page = Writing.page(model, words, who.zone());
         byte[] bytes = switch (kind) {
             case PDF -> pdf(who, page, words);
-            case XLSX -> PageXlsx.of(List.of(model), List.of(page));
+            case XLSX -> PageXlsx.of(List.of(model), List.of(page), words);
             case CSV -> csv(model, page, block);
             case PNG -> PagePicture.of(block.isEmpty() ? page : only(page, block), words);
         };
@@ -75,6 +86,17 @@ class ExportPage {
         String days = words.dates(who.zone()).fullWindow(model.window());
         String name = page.report() + ", " + of + " " + days + "." + kind.name().toLowerCase(Locale.ROOT);
         return new File(saved(name), kind, bytes);
+    }
+
+    /** With the tables of rows sorted, and with the columns, as they are on the screen. */
+    private PageModel laidOut(
+            ReportId id, ReadReport.Asked page, ReadReport.Wish wish, Map<String, Cut.Layout> layouts) {
+        PageModel model = page.model();
+        return model.withBlocks(model.blocks().stream()
+                .map(each -> layouts.containsKey(each.id())
+                        ? rows.table(id, page, ReadRows.Wish.of(wish, each.id(), layouts.get(each.id())))
+                        : each)
+                .toList());
     }
 
     /** A file of rows, written as it goes out: there may be a million. */

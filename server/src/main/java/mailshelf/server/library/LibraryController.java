@@ -110,6 +110,8 @@ class LibraryController {
      * What is on the screen as a file.
      *
      * @param kind PDF, XLSX or PNG of the page, CSV or PNG of one block
+     * Tables of rows are laid out as {@code up}, {@code down} and {@code column} say, each BLOCK:COLUMN.
+     *
      * @param block the id of one block; empty for the page
      */
     @GetMapping("/reports/{id}/file")
@@ -121,7 +123,8 @@ class LibraryController {
             @RequestParam(defaultValue = "") String page,
             @RequestParam Optional<Period> period,
             HttpServletRequest request) {
-        ExportPage.File file = export.run(who, id, wish(page, period, PAPER, request), kind, block);
+        ExportPage.File file = export.run(
+                who, id, wish(page, period, PAPER, request), kind, block, Layouts.of(request.getParameterMap()));
         return ResponseEntity.ok()
                 .contentType(file.kind().type())
                 .header(HttpHeaders.CONTENT_DISPOSITION, saved(file.name()))

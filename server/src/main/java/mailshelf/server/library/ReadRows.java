@@ -12,6 +12,7 @@ import mailshelf.core.data.ColumnType;
 import mailshelf.core.data.Newest;
 import mailshelf.core.report.Block;
 import mailshelf.core.report.ColumnValues;
+import mailshelf.core.report.Cut;
 import mailshelf.core.report.Definition;
 import mailshelf.core.report.Evaluation;
 import mailshelf.core.report.PageModel;
@@ -54,7 +55,17 @@ class ReadRows {
      *
      * @param columns by name, in order; none for those that the block or the report shows
      */
-    record Wish(ReadReport.Wish page, RowsBehind.Mark mark, RowsBehind.Sort sort, List<String> columns) {}
+    record Wish(ReadReport.Wish page, RowsBehind.Mark mark, RowsBehind.Sort sort, List<String> columns) {
+        /** All rows of a block, laid out so. */
+        static Wish of(ReadReport.Wish page, String block, Cut.Layout layout) {
+            Optional<String> column = Optional.of(layout.sort()).filter(name -> !name.isEmpty());
+            return new Wish(
+                    page,
+                    new RowsBehind.Mark(block, List.of()),
+                    new RowsBehind.Sort(column, layout.descending()),
+                    layout.columns());
+        }
+    }
 
     /** A column that can be shown, with its title. */
     record RowColumn(String column, String title, ColumnType type) {}
