@@ -171,7 +171,7 @@ describe("rights", () => {
   it("begin with a folder, at the top or within another", async () => {
     show(house, "/house");
     await userEvent.type(await screen.findByRole("textbox", { name: "New folder" }), "Harbours");
-    await userEvent.selectOptions(screen.getByRole("combobox", { name: "in" }), "Traffic");
+    await userEvent.selectOptions(screen.getByRole("combobox", { name: "In" }), "Traffic");
     await userEvent.click(screen.getByRole("button", { name: "Add folder" }));
     await waitFor(() => expect(sent("folders")).toEqual({ name: "Harbours", parent: 1 }));
   });

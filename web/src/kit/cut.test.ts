@@ -8,6 +8,7 @@ it("what is set on the screen comes back from its address", () => {
     period: "last-4-weeks",
     filters: [
       { column: "route", test: "ANY_OF", values: ["1 Ness–Hovden", "5 Holm ring"] },
+      { column: "pier: berth", test: "ANY_OF", values: ["a:b"] },
       { column: "cause", test: "NONE_OF", values: ["wind: gale", "ice"] },
       { column: "cause", test: "CONTAINS", values: ["a..b"] },
       { column: "delay", test: "BETWEEN", values: ["-10.5", ""] },
@@ -15,6 +16,7 @@ it("what is set on the screen comes back from its address", () => {
       { column: "route", test: "TOP", values: ["5", "cancelled"] },
       { column: "cause", test: "EMPTY", values: [] },
       { column: "vessel", test: "FILLED", values: [] },
+      { column: "pier: tide", test: "FILLED", values: [] },
     ],
     tables: {
       b2: { sort: "route", descending: true, columns: ["date", "route"] },

@@ -26,6 +26,10 @@ const NAMES: Record<Filter["test"], string> = {
 };
 const AND = "..";
 
+/** A column as it stands before a colon; its own colons are written so that they are not taken for that one. */
+const written = (column: string) => column.replaceAll(":", "%3A");
+const read = (column: string) => column.replaceAll("%3A", ":");
+
 export function readCut(search: URLSearchParams): Cut {
   return {
     page: search.get("page") ?? "",
@@ -54,8 +58,9 @@ function readTables(search: URLSearchParams): Record<string, Layout> {
 /** Values that a column is to be one of come one by one. */
 function add(filters: Filter[], test: Filter["test"], text: string): Filter[] {
   const colon = text.indexOf(":");
-  const column = colon < 0 ? text : text.slice(0, colon);
-  const value = text.slice(column.length + 1);
+  const before = colon < 0 ? text : text.slice(0, colon);
+  const column = read(before);
+  const value = text.slice(before.length + 1);
   if (test === "EMPTY" || test === "FILLED") return [...filters, { column, test, values: [] }];
   if (test === "BETWEEN" || test === "TOP") {
     const and = value.indexOf(AND);
@@ -83,8 +88,8 @@ export function writeCut(cut: Cut): URLSearchParams {
 function writeFilters(filters: Filter[], to: URLSearchParams) {
   for (const { column, test, values } of filters) {
     const name = NAMES[test];
-    if (test === "EMPTY" || test === "FILLED") to.append(name, column);
-    else if (test === "BETWEEN" || test === "TOP") to.append(name, `${column}:${values.join(AND)}`);
-    else values.forEach((value) => to.append(name, `${column}:${value}`));
+    if (test === "EMPTY" || test === "FILLED") to.append(name, written(column));
+    else if (test === "BETWEEN" || test === "TOP") to.append(name, `${written(column)}:${values.join(AND)}`);
+    else values.forEach((value) => to.append(name, `${written(column)}:${value}`));
   }
 }

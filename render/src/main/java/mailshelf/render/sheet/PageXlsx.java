@@ -54,7 +54,7 @@ public final class PageXlsx {
         this.looks = looks;
         this.model = model;
         this.written = written;
-        this.sheet = book.createSheet(sheetName(model.page()));
+        this.sheet = onPaper(book.createSheet(sheetName(model.page())));
     }
 
     /**
@@ -87,6 +87,14 @@ public final class PageXlsx {
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
+    }
+
+    /** Printed, it is as wide as a sheet, and as many sheets long as it needs. */
+    private static XSSFSheet onPaper(XSSFSheet sheet) {
+        sheet.setFitToPage(true);
+        sheet.getPrintSetup().setLandscape(true);
+        sheet.getPrintSetup().setFitHeight((short) 0);
+        return sheet;
     }
 
     private String sheetName(String title) {
@@ -204,7 +212,7 @@ public final class PageXlsx {
     }
 
     private void table(TableModel table, Written.Table words) {
-        XSSFSheet own = book.createSheet(sheetName(table.title()));
+        XSSFSheet own = onPaper(book.createSheet(sheetName(table.title())));
         Row head = own.createRow(0);
         for (int i = 0; i < words.heads().size(); i++) {
             Written.Head each = words.heads().get(i);

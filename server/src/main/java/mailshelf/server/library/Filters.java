@@ -4,6 +4,7 @@ import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -47,9 +48,9 @@ public final class Filters {
         NAMES.forEach((test, name) -> {
             Map<String, List<String>> byColumn = new LinkedHashMap<>();
             for (String parameter : parameters.getOrDefault(name, new String[0])) {
-                String column = column(parameter, test, definition).orElseThrow(() -> bad(parameter));
-                String value = parameter.equals(column) ? "" : parameter.substring(column.length() + 1);
-                byColumn.computeIfAbsent(column, added -> new ArrayList<>()).add(value);
+                Narrowed narrowed = narrowed(parameter, test, definition).orElseThrow(() -> bad(parameter));
+                byColumn.computeIfAbsent(narrowed.column(), added -> new ArrayList<>())
+                        .add(narrowed.value());
             }
             byColumn.forEach((column, values) -> filters.addAll(filters(column, test, values)));
         });
@@ -57,13 +58,29 @@ public final class Filters {
         return filters;
     }
 
-    /** Names may have colons in them, so that the longest that fits is meant. */
-    private static Optional<String> column(String parameter, Filter.Test test, Definition definition) {
+    /** A column, and what it is narrowed to. */
+    private record Narrowed(String column, String value) {
+        /** @param written the column as it stands in the parameter */
+        static Narrowed of(String column, String written, String parameter) {
+            return new Narrowed(column, parameter.equals(written) ? "" : parameter.substring(written.length() + 1));
+        }
+    }
+
+    /** Names may have colons in them, written as they are or as %3A: the longest that fits is meant. */
+    private static Optional<Narrowed> narrowed(String parameter, Filter.Test test, Definition definition) {
         Stream<String> names = test == Filter.Test.ANSWER
                 ? definition.questions().stream().map(ReportQuestion::name)
                 : definition.narrowable().stream().map(Column::name);
-        return names.filter(name -> parameter.equals(name) || parameter.startsWith(name + ":"))
-                .max((a, b) -> Integer.compare(a.length(), b.length()));
+        return names.sorted(Comparator.comparing(String::length).reversed())
+                .flatMap(name -> Stream.of(name, written(name))
+                        .filter(form -> parameter.equals(form) || parameter.startsWith(form + ":"))
+                        .map(form -> Narrowed.of(name, form, parameter)))
+                .findFirst();
+    }
+
+    /** As a column stands before a colon. */
+    private static String written(String column) {
+        return column.replace(":", "%3A");
     }
 
     private static List<Filter> filters(String column, Filter.Test test, List<String> values) {
@@ -108,7 +125,7 @@ public final class Filters {
                 case EMPTY, FILLED -> List.of("");
             };
             for (String value : values) {
-                String named = value.isEmpty() ? filter.column() : filter.column() + ":" + value;
+                String named = value.isEmpty() ? written(filter.column()) : written(filter.column()) + ":" + value;
                 query.append('&')
                         .append(NAMES.get(filter.test()))
                         .append('=')

@@ -94,7 +94,7 @@ public final class RenderReport implements Callable<Integer> {
                     output,
                     switch (kind.get()) {
                         case PDF -> pdf(read, models.get(0).freshness().loadedAt(), written);
-                        case XLSX -> PageXlsx.of(models, written);
+                        case XLSX -> PageXlsx.of(models, written, words);
                         case HTML -> PageHtml.of(written, words).getBytes(StandardCharsets.UTF_8);
                         case PNG -> PagePicture.of(written.get(0), words);
                         case CSV -> csv(models, written);

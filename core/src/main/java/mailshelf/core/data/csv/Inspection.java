@@ -70,7 +70,7 @@ public record Inspection(
      * @param head the beginning of a file
      * @param isWhole whether it is all of it; otherwise its last line may be cut and is not looked at
      * @param zone whose clocks times are taken to be of
-     * @param meant the decimal mark, where somebody has said it
+     * @param meant the decimal mark, where somebody has said it; it counts where its numbers fit both
      * @throws Problem {@code data.no-header}, {@code data.too-many-columns}, {@code data.bad-names}
      *     with each name at fault, {@code data.not-csv}
      */
@@ -90,7 +90,7 @@ public record Inspection(
         requireNames(names);
         List<List<String>> rows = records.subList(1, Math.min(records.size(), LOOKED_AT + 1));
         List<DecimalMark> marks = decimalMarks(rows, separator);
-        DecimalMark mark = meant.orElse(marks.get(0));
+        DecimalMark mark = meant.filter(marks::contains).orElse(marks.get(0));
         List<Found> columns = IntStream.range(0, names.size())
                 .mapToObj(i -> found(names.get(i), rows, i, mark, zone))
                 .toList();
