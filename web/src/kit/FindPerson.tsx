@@ -1,4 +1,4 @@
-import { useState, type ReactNode } from "react";
+import { useRef, useState, type ReactNode } from "react";
 import { words } from "../words";
 
 interface Person {
@@ -26,12 +26,14 @@ const MOST_OFFERED = 8;
 /** People by a part of their name or address, each with a word that chooses them. */
 export function FindPerson<P extends Person>(props: Props<P>) {
   const [sought, setSought] = useState("");
+  const field = useRef<HTMLInputElement>(null);
   const matching = props.people.filter((person) =>
     `${person.name} ${person.address}`.toLowerCase().includes(sought.toLowerCase()),
   );
   return (
     <div>
       <input
+        ref={field}
         type="search"
         className="fill"
         aria-label={words.audience.search}
@@ -50,7 +52,11 @@ export function FindPerson<P extends Person>(props: Props<P>) {
               type="button"
               className="choose"
               aria-label={props.choiceOf(person)}
-              onClick={() => props.choose(person)}
+              onClick={() => {
+                props.choose(person);
+                // the line goes with the person, and would take the focus along
+                field.current?.focus();
+              }}
             >
               {props.choice}
             </button>

@@ -152,7 +152,7 @@ class PlacesTest {
                         .code())
                 .isEqualTo("folder.within-itself");
         Api.Refusal full = sunniva.refused("DELETE", "folders/" + outer, null);
-        assertThat(full.says()).contains("1 folder, no reports");
+        assertThat(full.says()).contains("is not empty: it has 1 folder.");
         Reader reader = DEMO.reader().signInAs("Sunniva Rein");
         reader.page.navigate("/house/rights");
         reader.button("Change the folder Old").click();

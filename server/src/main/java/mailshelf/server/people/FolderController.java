@@ -1,6 +1,7 @@
 package mailshelf.server.people;
 
 import java.util.Optional;
+import java.util.stream.Stream;
 import mailshelf.core.Problem;
 import mailshelf.core.audit.Act;
 import mailshelf.core.audit.Thing;
@@ -8,7 +9,9 @@ import mailshelf.core.rights.Folder;
 import mailshelf.core.rights.FolderId;
 import mailshelf.core.rights.Person;
 import mailshelf.core.wording.OneLine;
+import mailshelf.core.wording.Words;
 import mailshelf.server.audit.AuditTrail;
+import mailshelf.server.http.Languages;
 import mailshelf.server.rights.Gate;
 import mailshelf.store.Database;
 import mailshelf.store.Tx;
@@ -101,19 +104,28 @@ class FolderController {
             Folder folder = folder(tx, id);
             FolderStore.Content content = folders.content(tx, id);
             if (!content.isEmpty()) {
-                throw new Problem(
-                        Problem.Kind.CONFLICT,
-                        "folder.not-empty",
-                        folder.name(),
-                        content.folders(),
-                        content.reports(),
-                        content.dataSets(),
-                        content.sources(),
-                        content.namedValues());
+                throw new Problem(Problem.Kind.CONFLICT, "folder.not-empty", folder.name(), said(who, content));
             }
             folders.delete(tx, id);
             audit.keep(tx, who, Act.FOLDER_REMOVED, Thing.of(Thing.Kind.FOLDER, id, folder.name()));
         });
+    }
+
+    /** "2 reports and 1 data set". */
+    private static String said(Person who, FolderStore.Content content) {
+        Words words = Words.in(Languages.supported(who.locale()));
+        return words.list(Stream.of(
+                        words.say("folder.has.folders", content.folders()),
+                        words.say("folder.has.reports", content.reports()),
+                        words.say("folder.has.removed", content.removedReports()),
+                        words.say("folder.has.data-sets", content.dataSets()),
+                        content.removedDataSets() == 0
+                                ? ""
+                                : words.say("folder.has.removed-data-sets", content.removedDataSets()),
+                        words.say("folder.has.sources", content.sources()),
+                        words.say("folder.has.named-values", content.namedValues()))
+                .filter(part -> !part.isEmpty())
+                .toList());
     }
 
     private Folder folder(Tx tx, FolderId id) {

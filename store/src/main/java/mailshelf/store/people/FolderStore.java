@@ -43,17 +43,26 @@ public final class FolderStore {
     }
 
     /** What stands in a folder itself: of each kind, how many. */
-    public record Content(long folders, long reports, long dataSets, long sources, long namedValues) {
+    public record Content(
+            long folders,
+            long reports,
+            long removedReports,
+            long dataSets,
+            long removedDataSets,
+            long sources,
+            long namedValues) {
         public boolean isEmpty() {
-            return folders + reports + dataSets + sources + namedValues == 0;
+            return folders + reports + removedReports + dataSets + removedDataSets + sources + namedValues == 0;
         }
     }
 
     public Content content(Tx tx, FolderId id) {
         return new Content(
                 tx.count("SELECT COUNT(*) AS n FROM folder WHERE parent = ?", id),
-                tx.count("SELECT COUNT(*) AS n FROM report WHERE folder = ?", id),
-                tx.count("SELECT COUNT(*) AS n FROM data_set WHERE folder = ?", id),
+                tx.count("SELECT COUNT(*) AS n FROM report WHERE folder = ? AND removed_at IS NULL", id),
+                tx.count("SELECT COUNT(*) AS n FROM report WHERE folder = ? AND removed_at IS NOT NULL", id),
+                tx.count("SELECT COUNT(*) AS n FROM data_set WHERE folder = ? AND removed_at IS NULL", id),
+                tx.count("SELECT COUNT(*) AS n FROM data_set WHERE folder = ? AND removed_at IS NOT NULL", id),
                 tx.count("SELECT COUNT(*) AS n FROM source WHERE folder = ?", id),
                 tx.count("SELECT COUNT(*) AS n FROM named_value WHERE folder = ?", id));
     }
