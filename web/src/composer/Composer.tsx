@@ -13,6 +13,7 @@ import { Notes } from "./Notes";
 import { Preview } from "./Preview";
 import { Sends } from "./Sends";
 import { Sentence } from "./Sentence";
+import { TakenUp } from "./TakenUp";
 import { useComposition } from "./useComposition";
 import { contentOf, reportsOf, useTerms, type Terms } from "./useTerms";
 
@@ -87,6 +88,7 @@ export function Composer({ draftKey, report, first, kept, newer, goOnFrom }: Com
             {words.composer.lost(kept.lost)}
           </p>
         )}
+        {draft.isTakenUp && !conflict && <TakenUp draft={draft} />}
         {conflict && <Meanwhile newer={conflict} draft={draft} goOnFrom={goOnFrom} />}
         <Fault error={composition.error} />
         {composed && <Sentence composed={composed} open={open} toggle={toggle} editor={editor} />}

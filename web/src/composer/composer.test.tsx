@@ -201,6 +201,23 @@ describe("a new subscription", () => {
     expect(screen.getByRole("button", { name: "Monday" })).toHaveAttribute("aria-pressed", "true");
   });
 
+  it("that was left half done says so when it is opened again, and can be begun anew", async () => {
+    await userEvent.click(await part("1 people"));
+    await userEvent.click(await part("take off Marit Lunde (myself)"));
+    expect(screen.queryByText(/You began this earlier/)).toBeNull();
+    cleanup();
+    show(
+      <SignedIn>
+        <ComposerPage />
+      </SignedIn>,
+      "/compose?report=1&page=overview&period=last-month&filter=route:5+Holm+ring",
+    );
+    expect(await screen.findByText(/You began this earlier/)).toBeVisible();
+    await userEvent.click(screen.getByRole("button", { name: "begin anew" }));
+    await part("1 people");
+    expect(screen.queryByText(/You began this earlier/)).toBeNull();
+  });
+
   it("says what is missing and cannot be started so", async () => {
     await userEvent.click(await part("1 people"));
     await userEvent.click(await part("take off Marit Lunde (myself)"));

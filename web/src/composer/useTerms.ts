@@ -86,9 +86,18 @@ function kept(key: string): Terms | null {
 /** The terms on the screen, kept in this tab under {@code key} so that a reload loses nothing. */
 export function useTerms(key: string, first: Terms) {
   const [terms, setTerms] = useState(() => kept(key) ?? first);
+  const isChanged = JSON.stringify(terms) !== JSON.stringify(first);
+  const [isTakenUp, setTakenUp] = useState(isChanged);
   return {
     terms,
-    isChanged: JSON.stringify(terms) !== JSON.stringify(first),
+    isChanged,
+    /** Whether it goes on from what was left here before. */
+    isTakenUp,
+    beginAnew: () => {
+      sessionStorage.removeItem(keptUnder(key));
+      setTerms(first);
+      setTakenUp(false);
+    },
     change: (part: Partial<Terms>) => {
       const next = { ...terms, ...part };
       sessionStorage.setItem(keptUnder(key), JSON.stringify(next));

@@ -24,6 +24,12 @@ export function LastPeriods({ byTime, calendar, current, choose }: Props) {
   const [span, setSpan] = useState(
     () => spanOf(current) ?? ({ count: 4, unit: "week", reach: "complete", at: MIDNIGHT } as const),
   );
+  const [seen, setSeen] = useState(current);
+  if (seen !== current) {
+    // chosen elsewhere: what is offered begins with that
+    setSeen(current);
+    setSpan(spanOf(current) ?? span);
+  }
   const reaches = reachesOf(span.count, span.unit);
   const reach = reaches.includes(span.reach) ? span.reach : "complete";
   const counts = span.count >= 1 && span.count <= MOST;

@@ -21,7 +21,7 @@ export function Recipients({ view }: { view: Api["SubscriptionView"] }) {
             person.id === me.id
               ? words.recipients.left(line.name)
               : words.recipients.taken(person.name, line.name),
-          undo: () => putOn.mutate(person.id),
+          undo: () => on(person),
         }),
     });
   const on = (person: Api["RecipientView"]) =>
@@ -97,7 +97,7 @@ function Acts({ person, own, busy, off, on }: ActsProps) {
         <button
           type="button"
           className="choose"
-          aria-label={words.audience.takeOff(person.name)}
+          aria-label={own ? undefined : words.audience.takeOff(person.name)}
           disabled={busy}
           onClick={off}
         >

@@ -457,6 +457,8 @@ export const en = {
   },
 
   composer: {
+    beginAnew: "begin anew",
+    takenUp: "You began this earlier in this tab, and it goes on from there.",
     called: "Called",
     changed: (name: string, first: string, afterLoads: boolean) =>
       first

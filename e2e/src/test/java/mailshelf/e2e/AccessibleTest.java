@@ -132,6 +132,17 @@ class AccessibleTest {
                         "pausing",
                         "/subscriptions/1",
                         reader -> reader.button("pause…").click()),
+                new View("handing over", "/subscriptions/1", AccessibleTest::handOver),
+                new View("placing a report", "/reports/1/edit", AccessibleTest::removeReport),
+                new View("changing a person", "/house/people", AccessibleTest::handAllOver),
+                new View(
+                        "changing a group",
+                        "/house/groups",
+                        reader -> reader.button("Rename or remove Operations").click()),
+                new View(
+                        "changing a folder",
+                        "/house/rights",
+                        reader -> reader.button("Change the folder Traffic").click()),
                 new View("issue", "/issues/1", nothing),
                 new View("run", "/runs/1", nothing),
                 new View("mail room", "/mail-room", nothing),
@@ -162,6 +173,25 @@ class AccessibleTest {
         reader.button("versions").click();
         reader.page.getByLabel("The report as text").fill("report: X\nabout: Y\ndata: sailings\npages: none\n");
         assertThat(reader.page.getByText("must be a list")).isVisible();
+    }
+
+    private static void handOver(Reader reader) {
+        reader.button("hand over…").click();
+        reader.button("choose Tor Egeland").click();
+        assertThat(reader.page.getByText("may not subscribe others to what it sends"))
+                .isVisible();
+    }
+
+    private static void removeReport(Reader reader) {
+        reader.button("move or remove…").click();
+        reader.button("remove it from the library…").click();
+        assertThat(reader.page.getByText("and its owner is told").first()).isVisible();
+    }
+
+    private static void handAllOver(Reader reader) {
+        reader.button("Change Marit Lunde").click();
+        reader.button("hand them all over…").click();
+        assertThat(reader.field("Name or address")).isVisible();
     }
 
     private static void chooseColumns(Reader reader) {

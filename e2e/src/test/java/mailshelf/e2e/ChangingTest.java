@@ -20,6 +20,7 @@ class ChangingTest {
     static final RunningDemo DEMO = new RunningDemo("changing");
 
     private static final long MARIT = 2;
+    private static final long IDA = 3;
     private static int made;
 
     private Api marit;
@@ -118,5 +119,17 @@ class ChangingTest {
         assertThat(kept().get("terms").get("content").get(0).get("period").asString())
                 .isEqualTo("last-month");
         assertThat(kept().get("version").asInt()).isEqualTo(3);
+    }
+
+    @Test
+    void after_somebody_is_taken_off_the_focus_is_where_the_list_is_and_undoing_is_answered() {
+        marit.put("subscriptions/" + id + "/recipients/" + IDA, null);
+        Page page = reader.page;
+        page.navigate("/subscriptions/" + id);
+        button(page, "take off Ida Solvang").click();
+        assertThat(page.getByText("Ida Solvang is off “" + name + "”.")).isVisible();
+        assertThat(reader.region("Who gets it")).isFocused();
+        button(page, "Undo").click();
+        assertThat(page.getByText("Ida Solvang gets “" + name + "” again")).isVisible();
     }
 }

@@ -206,7 +206,7 @@ class GettingInTest {
         reader.page.navigate("/house/people");
         reader.button("Change Tor Egeland").click();
         reader.page.getByLabel("May sign in and be sent issues").uncheck();
-        assertThat(reader.page.getByText("Tor Egeland is sent").first()).isVisible();
+        assertThat(reader.page.getByText("Tor Egeland no longer gets").first()).isVisible();
         reader.button("Save changes").click();
         Wait.until("Tor is inactive", () -> !isActive(administrator, "Tor Egeland"));
         reader.button("Undo").click();

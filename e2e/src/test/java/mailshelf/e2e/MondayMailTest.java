@@ -179,7 +179,7 @@ class MondayMailTest {
         reader.link("groups").click();
         Locator group = reader.region("Route leads");
         group.getByLabel("Tor Egeland").click();
-        assertThat(group.getByText("Tor Egeland is sent")).isVisible();
+        assertThat(group.getByText("Tor Egeland no longer gets")).isVisible();
         reader.button("Save changes").click();
         assertThat(reader.page.getByText("The members of Route leads are saved."))
                 .isVisible();

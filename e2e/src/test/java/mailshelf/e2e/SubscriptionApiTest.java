@@ -153,7 +153,8 @@ class SubscriptionApiTest {
                         .map(note -> note.get("part").asString() + ": "
                                 + note.get("text").asString()))
                 .contains(
-                        "TO_WHOM: you already get this by “Cancelled sailings, week by week”.",
+                        "TO_WHOM: “Cancelled sailings, week by week” already sends other pages, days or rows of this"
+                                + " report to you.",
                         "PERIOD: These days never move: every issue will show the same ones.");
     }
 

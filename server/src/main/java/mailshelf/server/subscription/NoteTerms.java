@@ -249,8 +249,10 @@ class NoteTerms {
     /** Said only of subscriptions that the reader may see anyway. */
     private Optional<Note> doubled(Tx tx, Person who, Terms terms, Subscription other, Words words) {
         List<PersonId> already = subscriptions.staying(tx, other);
+        boolean knowsAll = gate.readsRecipients(who, other);
         List<String> twice = terms.recipients().stream()
                 .filter(already::contains)
+                .filter(id -> knowsAll || id.equals(who.id()))
                 .map(id -> id.equals(who.id())
                         ? words.say("sentence.you")
                         : people.find(tx, id).orElseThrow().name())
@@ -261,9 +263,18 @@ class NoteTerms {
                 : Optional.of(new Note(
                         Part.TO_WHOM,
                         words.say(
-                                "note.already",
+                                already(knowsAll, terms, other.terms()),
                                 words.shortList(twice, 3),
                                 other.terms().name()),
                         false));
+    }
+
+    /** What it shows is compared only for those who may know all of it. */
+    private static String already(boolean knowsAll, Terms one, Terms other) {
+        if (!knowsAll) {
+            return "note.already-sends";
+        }
+        boolean isTheSame = one.onItsOwn().content().equals(other.onItsOwn().content());
+        return isTheSame ? "note.already-sends-just-this" : "note.already-sends-others";
     }
 }

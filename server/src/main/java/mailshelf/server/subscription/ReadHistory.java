@@ -76,9 +76,15 @@ class ReadHistory {
             acts.addAll(OF_RECIPIENTS);
         }
         return audit.of(tx, Thing.Kind.SUBSCRIPTION, subscription.id(), acts, MOST_MOVES).stream()
-                .map(entry -> new Deed(
-                        entry.at(), entry.who(), said(words, entry.act()), Optional.empty(), List.of(), because(entry)))
+                .map(entry -> move(entry, words))
                 .toList();
+    }
+
+    private static Deed move(AuditStore.Entry entry, Words words) {
+        boolean isOwn = entry.act() == Act.RECIPIENT_CAME_BACK && entry.after().equals(entry.who());
+        String what = isOwn ? words.say("deed.came-back-themselves") : said(words, entry.act());
+        String because = isOwn ? "" : because(entry);
+        return new Deed(entry.at(), entry.who(), what, Optional.empty(), List.of(), because);
     }
 
     /** What a move says of itself; how a started one reads is told by its version. */
