@@ -6,7 +6,6 @@ import { ProblemError } from "./api/client";
 import { App } from "./App";
 import "./app.css";
 import { Notices } from "./kit/Notices";
-import { keepFocus } from "./kit/keepFocus";
 import { printByDaylight, startTheme } from "./kit/theme";
 
 const MOST_TRIES = 2;
@@ -33,7 +32,6 @@ window.addEventListener("pageshow", (event) => {
 
 startTheme();
 printByDaylight();
-keepFocus();
 const root = document.getElementById("root");
 if (root) {
   createRoot(root).render(
