@@ -116,13 +116,8 @@ public class Describe {
         }
     }
 
-    /** What differs between two versions, as far as the reader may know it. */
-    List<PartChange> changes(
-            Tx tx, SubscriptionStore.Version before, SubscriptionStore.Version after, Subscription of, Person reader) {
-        return PartChange.between(wording(tx, before, of, reader), wording(tx, after, of, reader));
-    }
-
-    private PartChange.Wording wording(Tx tx, SubscriptionStore.Version version, Subscription of, Person reader) {
+    /** How a version reads, as far as the reader may know it. */
+    PartChange.Wording wording(Tx tx, SubscriptionStore.Version version, Subscription of, Person reader) {
         Sentence.Facts facts = facts(tx, version.terms(), of, version::at, reader);
         return new PartChange.Wording(version.terms().name(), Sentence.whole(version.terms(), facts, words(reader)));
     }

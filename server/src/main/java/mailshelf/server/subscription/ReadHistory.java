@@ -64,20 +64,20 @@ class ReadHistory {
 
     List<Deed> of(Tx tx, Person who, Subscription subscription) {
         Words words = Describe.words(who);
-        List<Deed> deeds = new ArrayList<>(moves(tx, who, subscription, words));
-        deeds.addAll(versions(tx, who, subscription, words));
-        deeds.sort(Comparator.comparing(Deed::at).reversed());
-        return deeds;
-    }
-
-    private List<Deed> moves(Tx tx, Person who, Subscription subscription, Words words) {
         Set<Act> acts = EnumSet.copyOf(MOVES);
         if (gate.readsRecipients(who, subscription)) {
             acts.addAll(OF_RECIPIENTS);
         }
-        return audit.of(tx, Thing.Kind.SUBSCRIPTION, subscription.id(), acts, MOST_MOVES).stream()
-                .map(entry -> move(entry, words))
-                .toList();
+        List<AuditStore.Entry> moves = audit.of(tx, Thing.Kind.SUBSCRIPTION, subscription.id(), acts, MOST_MOVES);
+        Set<Instant> handedOver = moves.stream()
+                .filter(entry -> entry.act() == Act.SUBSCRIPTION_HANDED_OVER)
+                .map(AuditStore.Entry::at)
+                .collect(Collectors.toSet());
+        List<Deed> deeds =
+                new ArrayList<>(moves.stream().map(entry -> move(entry, words)).toList());
+        deeds.addAll(versions(tx, who, subscription, handedOver, words));
+        deeds.sort(Comparator.comparing(Deed::at).reversed());
+        return deeds;
     }
 
     private static Deed move(AuditStore.Entry entry, Words words) {
@@ -92,19 +92,17 @@ class ReadHistory {
         return entry.act() == Act.SUBSCRIPTION_STARTED ? "" : entry.after();
     }
 
-    private List<Deed> versions(Tx tx, Person who, Subscription subscription, Words words) {
+    /** @param handedOver when it got another owner, which makes a version that may differ in nothing else */
+    private List<Deed> versions(Tx tx, Person who, Subscription subscription, Set<Instant> handedOver, Words words) {
         List<SubscriptionStore.Version> newestFirst = subscriptions.versions(tx, subscription.id());
-        Set<Instant> handedOver = audit
-                .of(tx, Thing.Kind.SUBSCRIPTION, subscription.id(), Set.of(Act.SUBSCRIPTION_HANDED_OVER), MOST_MOVES)
-                .stream()
-                .map(AuditStore.Entry::at)
-                .collect(Collectors.toSet());
+        List<PartChange.Wording> wordings = newestFirst.stream()
+                .map(version -> describe.wording(tx, version, subscription, who))
+                .toList();
         List<Deed> deeds = new ArrayList<>();
         for (int i = 0; i < newestFirst.size(); i++) {
             SubscriptionStore.Version version = newestFirst.get(i);
             boolean isFirst = i == newestFirst.size() - 1;
-            List<PartChange> changes =
-                    isFirst ? List.of() : describe.changes(tx, newestFirst.get(i + 1), version, subscription, who);
+            List<PartChange> changes = isFirst ? List.of() : PartChange.between(wordings.get(i + 1), wordings.get(i));
             if (!changes.isEmpty() || !handedOver.contains(version.at())) {
                 deeds.add(new Deed(
                         version.at(),

@@ -18,12 +18,24 @@ record Amount(String unit, String number) {
     private static final Pattern BEHIND = Pattern.compile(NUMBER + UNIT);
 
     static Optional<Amount> of(String text) {
+        if (!hasNumberAtOneEnd(text)) {
+            return Optional.empty();
+        }
         Matcher before = BEFORE.matcher(text);
         if (before.matches()) {
             return Optional.of(new Amount(before.group(1), before.group(2)));
         }
         Matcher behind = BEHIND.matcher(text);
         return behind.matches() ? Optional.of(new Amount(behind.group(2), trimmed(behind.group(1)))) : Optional.empty();
+    }
+
+    /** Few values have; looking at two characters is far quicker than two patterns. */
+    private static boolean hasNumberAtOneEnd(String text) {
+        return !text.isEmpty() && beginsNumber(text.charAt(0)) != Character.isDigit(text.charAt(text.length() - 1));
+    }
+
+    private static boolean beginsNumber(char sign) {
+        return Character.isDigit(sign) || sign == '-' || sign == '+' || sign == '\u2212';
     }
 
     private static String trimmed(String number) {

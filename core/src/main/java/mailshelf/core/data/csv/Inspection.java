@@ -241,17 +241,18 @@ public record Inspection(
      * which are separated by semicolons first, since they come from where the comma is the mark.
      */
     private static List<DecimalMark> decimalMarks(List<List<String>> rows, char separator) {
-        long comma = readable(rows, DecimalMark.COMMA);
-        long point = readable(rows, DecimalMark.POINT);
+        List<String> numbers =
+                rows.stream().flatMap(List::stream).map(Inspection::number).toList();
+        long comma = readable(numbers, DecimalMark.COMMA);
+        long point = readable(numbers, DecimalMark.POINT);
         if (comma != point) {
             return List.of(comma > point ? DecimalMark.COMMA : DecimalMark.POINT);
         }
         List<DecimalMark> both = separator == ';'
                 ? List.of(DecimalMark.COMMA, DecimalMark.POINT)
                 : List.of(DecimalMark.POINT, DecimalMark.COMMA);
-        boolean isTheSame = rows.stream()
-                .flatMap(List::stream)
-                .allMatch(value -> DecimalMark.COMMA.read(number(value)).equals(DecimalMark.POINT.read(number(value))));
+        boolean isTheSame = numbers.stream()
+                .allMatch(number -> DecimalMark.COMMA.read(number).equals(DecimalMark.POINT.read(number)));
         return isTheSame ? both.subList(0, 1) : both;
     }
 
@@ -260,11 +261,8 @@ public record Inspection(
         return Amount.of(value).map(Amount::number).orElse(value);
     }
 
-    private static long readable(List<List<String>> rows, DecimalMark mark) {
-        return rows.stream()
-                .flatMap(List::stream)
-                .filter(value -> mark.read(number(value)).isPresent())
-                .count();
+    private static long readable(List<String> numbers, DecimalMark mark) {
+        return numbers.stream().filter(number -> mark.read(number).isPresent()).count();
     }
 
     private static Found found(String name, List<List<String>> rows, int at, DecimalMark mark, ZoneId zone) {
