@@ -9,6 +9,7 @@ import { Loaded } from "../kit/Loaded";
 import { useNotice } from "../kit/Notices";
 import { Pick } from "../kit/Pick";
 import { Sheet } from "../kit/Sheet";
+import { SheetEnd } from "../kit/SheetEnd";
 import { words } from "../words";
 
 interface Props {
@@ -30,6 +31,10 @@ export function PlaceSheet({ report, title, close }: Props) {
       close();
       say({ text: words.place.moved(title) });
     },
+  );
+  const restore = useChange(
+    () => call(`${path}/restoration`, { method: "POST" }),
+    () => say({ text: words.place.putBackDone(title) }),
   );
   return (
     <Sheet label={words.place.title(title)} close={close}>
@@ -62,18 +67,15 @@ export function PlaceSheet({ report, title, close }: Props) {
           void navigate("/library");
           say({
             text: words.place.removed(title),
-            undo: () => void call(`${path}/restoration`, { method: "POST" }),
+            undo: () => restore.mutate(undefined),
           });
         }}
       />
-      <div className="flex items-end gap-4">
+      <SheetEnd close={close}>
         <button type="submit" form="place" className="act" disabled={!folder || move.isPending}>
           {words.place.move}
         </button>
-        <button type="button" className="choose" onClick={close}>
-          {words.leaveIt}
-        </button>
-      </div>
+      </SheetEnd>
     </Sheet>
   );
 }

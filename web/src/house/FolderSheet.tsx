@@ -6,6 +6,7 @@ import { Field } from "../kit/Field";
 import { useNotice } from "../kit/Notices";
 import { Pick } from "../kit/Pick";
 import { Sheet } from "../kit/Sheet";
+import { SheetEnd } from "../kit/SheetEnd";
 import { words } from "../words";
 import { Effect } from "./Effect";
 
@@ -82,7 +83,7 @@ export function FolderSheet({ folder, folders, close }: Props) {
           {words.house.removeFolder}
         </button>
       </div>
-      <div className="flex items-end gap-4">
+      <SheetEnd close={close}>
         <button
           type="submit"
           form="folder"
@@ -91,10 +92,7 @@ export function FolderSheet({ folder, folders, close }: Props) {
         >
           {words.saveChanges}
         </button>
-        <button type="button" className="choose" onClick={close}>
-          {words.leaveIt}
-        </button>
-      </div>
+      </SheetEnd>
     </Sheet>
   );
 }

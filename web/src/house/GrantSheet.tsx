@@ -6,6 +6,7 @@ import { Fault } from "../kit/Fault";
 import { Tick } from "../kit/Field";
 import { useNotice } from "../kit/Notices";
 import { Sheet } from "../kit/Sheet";
+import { SheetEnd } from "../kit/SheetEnd";
 import { useIsAdministrator } from "../kit/useSession";
 import { words } from "../words";
 import { Effect } from "./Effect";
@@ -101,7 +102,7 @@ export function GrantSheet({ folder, subject, own, close }: Props) {
         <p>{words.house.effect}</p>
         <p className="text-quiet">{words.house.stays}</p>
       </div>
-      <div className="flex items-end gap-4">
+      <SheetEnd close={close}>
         <button
           type="button"
           className="act"
@@ -120,10 +121,7 @@ export function GrantSheet({ folder, subject, own, close }: Props) {
         >
           {words.house.change}
         </button>
-        <button type="button" className="choose" onClick={close}>
-          {words.leaveIt}
-        </button>
-      </div>
+      </SheetEnd>
     </Sheet>
   );
 }

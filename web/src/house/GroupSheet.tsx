@@ -5,6 +5,7 @@ import { Fault } from "../kit/Fault";
 import { Field } from "../kit/Field";
 import { useNotice } from "../kit/Notices";
 import { Sheet } from "../kit/Sheet";
+import { SheetEnd } from "../kit/SheetEnd";
 import { words } from "../words";
 import { Effect } from "./Effect";
 
@@ -77,14 +78,11 @@ export function GroupSheet({ group, close }: Props) {
           </button>
         )}
       </div>
-      <div className="flex items-end gap-4">
+      <SheetEnd close={close}>
         <button type="submit" form="group" className="act" disabled={name === group.name || rename.isPending}>
           {words.saveChanges}
         </button>
-        <button type="button" className="choose" onClick={close}>
-          {words.leaveIt}
-        </button>
-      </div>
+      </SheetEnd>
     </Sheet>
   );
 }

@@ -5,6 +5,7 @@ import { Fault } from "../kit/Fault";
 import { Field, Tick } from "../kit/Field";
 import { useNotice } from "../kit/Notices";
 import { Sheet } from "../kit/Sheet";
+import { SheetEnd } from "../kit/SheetEnd";
 import { useMe } from "../kit/useSession";
 import { words } from "../words";
 import { Effect } from "./Effect";
@@ -96,14 +97,11 @@ export function PersonSheet({ person, close }: Props) {
         <Access person={person} />
         <HandOverAll person={person} />
       </div>
-      <div className="flex items-end gap-4">
+      <SheetEnd close={close}>
         <button type="submit" form="person" className="act" disabled={!isChanged || change.isPending}>
           {words.saveChanges}
         </button>
-        <button type="button" className="choose" onClick={close}>
-          {words.leaveIt}
-        </button>
-      </div>
+      </SheetEnd>
     </Sheet>
   );
 }

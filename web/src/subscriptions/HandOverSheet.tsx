@@ -8,6 +8,7 @@ import { Heir } from "../kit/Heir";
 import { Loaded } from "../kit/Loaded";
 import { useNotice } from "../kit/Notices";
 import { Sheet } from "../kit/Sheet";
+import { SheetEnd } from "../kit/SheetEnd";
 import { words } from "../words";
 
 interface Props {
@@ -61,7 +62,7 @@ export function HandOverSheet({ view, close }: Props) {
         )}
         <Fault error={hand.error} />
       </div>
-      <div className="flex items-end gap-4">
+      <SheetEnd close={close}>
         <button
           type="button"
           className="act"
@@ -70,10 +71,7 @@ export function HandOverSheet({ view, close }: Props) {
         >
           {words.handOver.act}
         </button>
-        <button type="button" className="choose" onClick={close}>
-          {words.leaveIt}
-        </button>
-      </div>
+      </SheetEnd>
     </Sheet>
   );
 }

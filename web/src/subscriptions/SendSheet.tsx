@@ -2,6 +2,7 @@ import type { Api } from "../api/client";
 import { useRead } from "../api/use";
 import { Loaded } from "../kit/Loaded";
 import { Sheet } from "../kit/Sheet";
+import { SheetEnd } from "../kit/SheetEnd";
 import { words } from "../words";
 
 interface Props {
@@ -35,7 +36,7 @@ export function SendSheet({ line, send, close }: Props) {
                 {would.regular ? words.send.regular(would.regular) : words.send.noRegular}
               </p>
             </div>
-            <div className="flex items-end gap-4">
+            <SheetEnd close={close}>
               <button
                 type="button"
                 className="act"
@@ -47,10 +48,7 @@ export function SendSheet({ line, send, close }: Props) {
               >
                 {words.send.action(would.recipients)}
               </button>
-              <button type="button" className="choose" onClick={close}>
-                {words.leaveIt}
-              </button>
-            </div>
+            </SheetEnd>
           </>
         )}
       </Loaded>
