@@ -21,11 +21,13 @@ export function FirstRows({ heads, names, isNumber, rows }: Props) {
   return (
     <section aria-label={words.data.firstRows}>
       {misfits.length > 0 && (
-        <ul role="status" className="text-error pb-2">
-          {misfits.map((said) => (
-            <li key={said}>{said}</li>
-          ))}
-        </ul>
+        <div role="status">
+          <ul className="text-error pb-2">
+            {misfits.map((said) => (
+              <li key={said}>{said}</li>
+            ))}
+          </ul>
+        </div>
       )}
       <div
         className="border-base-content relative max-h-[46vh] overflow-auto border-y"

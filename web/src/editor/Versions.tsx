@@ -81,7 +81,7 @@ function Difference({ before, after }: { before: string; after: string }) {
           EditorView.contentAttributes.of({ "aria-label": words.editor.difference, tabindex: "0" }),
           EditorView.theme({
             "&": { fontSize: "14px" },
-            ".cm-gutters": { backgroundColor: "transparent", color: "inherit" },
+            ".cm-gutters": { backgroundColor: "transparent", color: "var(--color-quiet)" },
           }),
           unifiedMergeView({ original: before, mergeControls: false, collapseUnchanged: { margin: 2 } }),
         ],

@@ -27,7 +27,7 @@ interface Props {
 const look = EditorView.theme({
   "&": { height: "100%", backgroundColor: "transparent", color: "inherit", fontSize: "14px" },
   ".cm-scroller": { fontFamily: "ui-monospace, monospace", lineHeight: "1.5" },
-  ".cm-gutters": { backgroundColor: "transparent", color: "inherit", border: "none", opacity: "0.6" },
+  ".cm-gutters": { backgroundColor: "transparent", color: "var(--color-quiet)", border: "none" },
   "&.cm-focused": { outline: "2px solid currentColor", outlineOffset: "2px" },
   ".cm-content": { caretColor: "currentColor" },
   ".cm-cursor": { borderLeftColor: "currentColor" },
@@ -85,7 +85,7 @@ export function YamlEditor({ label, text, version, change, faults, schema, madeO
           lintGutter(),
           completion.current.of([]),
           keymap.of([...completionKeymap, ...historyKeymap, ...defaultKeymap]),
-          EditorView.contentAttributes.of({ "aria-label": label }),
+          EditorView.contentAttributes.of({ "aria-label": label, tabindex: "0" }),
           EditorView.lineWrapping,
           look,
           EditorView.updateListener.of((update) => {

@@ -175,7 +175,9 @@ class FaultsTest {
         reader.button("pause…").click();
         reader.field("Because (shown wherever it is listed; may be empty)").fill("the board is away");
         reader.button("Pause subscription").click();
-        assertThat(reader.page.getByText("the board is away")).isVisible();
+        assertThat(reader.page.getByText("the board is away").first()).isVisible();
+        assertThat(reader.page.getByLabel("What was changed").getByText("the board is away"))
+                .isVisible();
         reader.button("resume").click();
         assertThat(reader.page
                         .getByText(Pattern.compile("^Tue \\d+ \\w+, 07:30$"))
