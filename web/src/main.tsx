@@ -5,6 +5,7 @@ import { BrowserRouter } from "react-router";
 import { ProblemError } from "./api/client";
 import { App } from "./App";
 import "./app.css";
+import { keepFocus } from "./kit/keepFocus";
 import { Notices } from "./kit/Notices";
 import { printByDaylight, startTheme } from "./kit/theme";
 
@@ -32,6 +33,7 @@ window.addEventListener("pageshow", (event) => {
 
 startTheme();
 printByDaylight();
+keepFocus();
 const root = document.getElementById("root");
 if (root) {
   createRoot(root).render(

@@ -10,3 +10,9 @@ class NoResizing {
   disconnect() {}
 }
 globalThis.ResizeObserver = NoResizing;
+
+// jsdom knows the element and not how it is opened
+HTMLDialogElement.prototype.show = function () {
+  this.open = true;
+};
+HTMLDialogElement.prototype.showModal = HTMLDialogElement.prototype.show;

@@ -1,5 +1,6 @@
 import type { Api } from "../api/client";
 import { Field, OneOf, Tick } from "../kit/Field";
+import { useEscape } from "../kit/useEscape";
 import { inSentence, words } from "../words";
 import { AudienceEditor } from "./AudienceEditor";
 import { BlocksEditor } from "./BlocksEditor";
@@ -27,6 +28,7 @@ interface Props {
 
 /** The editor of one part of the sentence, with what is to be said about that part under it. */
 export function PartEditor({ part, close, ...rest }: Props) {
+  useEscape(close);
   const notes = rest.composed?.notes ?? [];
   return (
     <div role="group" aria-label={words.part[part]} className="border-base-content bg-leaf my-3 border p-4">

@@ -24,6 +24,9 @@ export function Coming({ view }: { view: View }) {
       ) : (
         <>
           <p className="pt-2">{words.data.comes(view.plan, view.source)}</p>
+          {view.plan.mostLost !== null && view.plan.mode === "REPLACE" && (
+            <p className="text-quiet">{words.data.heldBackFrom(view.plan.mostLost)}</p>
+          )}
           {view.nextLoad && <p className="text-quiet">{words.data.nextLoad(moment(view.nextLoad))}</p>}
           {view.plan.origin.kind === "QUERY" && (
             <details className="pt-1">
@@ -36,7 +39,7 @@ export function Coming({ view }: { view: View }) {
           {view.mayChange && (isSent ? <SendFile view={view} /> : <LoadNow view={view} />)}
           {view.mayChange && (
             <button type="button" className="choose mt-3 text-sm" onClick={() => setEditing(true)}>
-              {isSent ? words.data.comeElse : words.data.changeComing}
+              {words.data.changeComing}
             </button>
           )}
         </>

@@ -7,6 +7,7 @@ import { Title } from "../kit/Title";
 import { useWhen } from "../kit/when";
 import { words } from "../words";
 import { Coming } from "./Coming";
+import { Loads } from "./Loads";
 import { Personal } from "./Personal";
 import { PlaceForm } from "./PlaceForm";
 import { RowRules } from "./RowRules";
@@ -45,6 +46,11 @@ function Shown({ view }: { view: View }) {
           {load ? words.data.stillInUse : ""}
         </p>
       )}
+      {view.line.ahead && load?.figuresTo && (
+        <p role="alert" className="border-late text-late mb-4 border-l-2 py-1 pl-3">
+          {words.data.ahead(day(load.figuresTo))}
+        </p>
+      )}
       <SetAside of={(item) => item.kind === "LOAD" && item.unit === view.line.id} />
       <div className="grid gap-x-12 gap-y-8 lg:grid-cols-[1fr_360px]">
         <div className="min-w-0 space-y-8">
@@ -65,35 +71,6 @@ function Shown({ view }: { view: View }) {
         </aside>
       </div>
     </>
-  );
-}
-
-/** Every try to load it, newest first. */
-function Loads({ view }: { view: View }) {
-  const { moment } = useWhen();
-  return (
-    <section aria-label={words.data.loads}>
-      <h2 className="border-base-content border-b pb-2 text-lg">{words.data.loads}</h2>
-      {view.attempts.length === 0 && <p className="text-quiet py-3">{words.data.notLoaded}</p>}
-      <ol>
-        {view.attempts.map((attempt) => (
-          <li
-            key={attempt.at}
-            className="border-base-300 grid gap-x-6 border-b py-2 md:grid-cols-[11rem_1fr_auto]"
-          >
-            <span>{moment(attempt.at)}</span>
-            {attempt.load ? (
-              <span>{words.data.came(attempt.load.rows, attempt.more)}</span>
-            ) : (
-              <span className="text-error">{attempt.failure}</span>
-            )}
-            <span className="text-quiet text-sm" title={attempt.load?.sha256}>
-              {words.data.how(attempt.by, attempt.millis, attempt.load?.sha256.slice(0, 8) ?? "")}
-            </span>
-          </li>
-        ))}
-      </ol>
-    </section>
   );
 }
 

@@ -37,7 +37,7 @@ export function PlanEditor({ view, close }: Props) {
     >
       <KindOfOrigin
         kind={origin.kind}
-        choose={(kind) => setPlan({ ...SENT, origin: { ...SENT.origin, kind } })}
+        choose={(kind) => setPlan({ ...SENT, mostLost: plan.mostLost, origin: { ...SENT.origin, kind } })}
       />
       {origin.kind !== "SENT" && (
         <>
@@ -48,6 +48,22 @@ export function PlanEditor({ view, close }: Props) {
           />
           <TimesFields plan={plan} change={setPlan} />
         </>
+      )}
+      {plan.mode === "REPLACE" && (
+        <label className="block text-sm">
+          {words.data.mostLost}{" "}
+          <input
+            type="number"
+            min={1}
+            max={100}
+            placeholder={words.data.mostLostUsual}
+            className="fill w-24"
+            value={plan.mostLost ?? ""}
+            onChange={({ target }) =>
+              setPlan({ ...plan, mostLost: target.value ? Number(target.value) : null })
+            }
+          />
+        </label>
       )}
       <Fault error={keep.error} />
       <p className="flex gap-5">

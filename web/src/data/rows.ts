@@ -37,5 +37,6 @@ export const SENT: Plan = {
   origin: { kind: "SENT", source: null, ask: "" },
   times: { kind: "BY_HAND", at: null, zone: null, minutes: 0 },
   mode: "REPLACE",
+  mostLost: null,
   ...NOTHING_MEANT,
 };

@@ -47,23 +47,27 @@ function Anew() {
         title={words.editor.anew}
         line={words.editor.anewLine}
       />
-      <Fault error={library.error ?? madeOf.error} />
-      <div className="flex flex-wrap gap-4">
-        <Pick
-          label={words.data.folder}
-          none={words.data.noFolder}
-          all={folders}
-          value={String(folder || "")}
-          pick={(next) => setSearch(next ? { folder: next } : {})}
-        />
-        <Pick
-          label={words.editor.dataSet}
-          none={words.editor.noDataSet}
-          all={sets}
-          value=""
-          pick={(next) => setSearch({ folder: String(folder), data: sets[Number(next) - 1]?.name ?? "" })}
-        />
-      </div>
+      <Fault error={madeOf.error} />
+      <Loaded query={library}>
+        {() => (
+          <div className="flex flex-wrap gap-4">
+            <Pick
+              label={words.data.folder}
+              none={words.data.noFolder}
+              all={folders}
+              value={String(folder || "")}
+              pick={(next) => setSearch(next ? { folder: next } : {})}
+            />
+            <Pick
+              label={words.editor.dataSet}
+              none={words.editor.noDataSet}
+              all={sets}
+              value=""
+              pick={(next) => setSearch({ folder: String(folder), data: sets[Number(next) - 1]?.name ?? "" })}
+            />
+          </div>
+        )}
+      </Loaded>
       {madeOf.data?.length === 0 && (
         <p className="text-late pt-4">
           {words.editor.noData}{" "}

@@ -4,6 +4,7 @@ import { useChange } from "../api/use";
 import { words } from "../words";
 import { Fault } from "./Fault";
 import { Field } from "./Field";
+import { useEscape } from "./useEscape";
 
 interface Props {
   report: number;
@@ -16,6 +17,7 @@ interface Props {
 export function AskFor({ report, title, wants }: Props) {
   const [open, setOpen] = useState(false);
   const [because, setBecause] = useState("");
+  useEscape(() => setOpen(false), open);
   const ask = useChange(() =>
     call<Api["Asked"]>(`reports/${report}/requests`, { method: "POST", body: { wants, because } }),
   );

@@ -4,6 +4,7 @@ import type { Api } from "../api/client";
 import { useRead } from "../api/use";
 import { words } from "../words";
 import { useKey } from "./keys";
+import { useEscape } from "./useEscape";
 
 /** The search field of the top line; "/" and Ctrl+K go to it. The best answers stand under it while one types. */
 export function FindReport() {
@@ -21,13 +22,13 @@ export function FindReport() {
   const jump = () => field.current?.focus();
   useKey("/", jump);
   useKey("k", jump, true);
+  useEscape(() => setOpen(false), hits.length > 0);
   const leave = (to: string) => {
     setOpen(false);
     setAt(-1);
     void navigate(to);
   };
   const walk = (event: KeyboardEvent) => {
-    if (event.key === "Escape") setOpen(false);
     const step = event.key === "ArrowDown" ? 1 : event.key === "ArrowUp" ? -1 : 0;
     if (step === 0 || hits.length === 0) return;
     event.preventDefault();

@@ -5,15 +5,17 @@ interface Props {
   pages: Api["PageName"][];
   current: string;
   choose: (page: string) => void;
+  /** Whether it is set off by a line of its own. */
+  ruled?: boolean;
 }
 
 /** The pages as a numbered line of contents. */
-export function PageTabs({ pages, current, choose }: Props) {
+export function PageTabs({ pages, current, choose, ruled = true }: Props) {
   const at = pages.findIndex((page) => page.id === current);
   return (
     <nav
       aria-label={words.pages.label}
-      className="border-base-content flex flex-wrap items-baseline gap-x-7 gap-y-1 border-t pt-2"
+      className={`flex flex-wrap items-baseline gap-x-7 gap-y-1 ${ruled ? "border-base-content border-t pt-2" : ""}`}
     >
       {pages.map((page, i) => (
         <button
@@ -26,7 +28,7 @@ export function PageTabs({ pages, current, choose }: Props) {
           {i + 1} {page.title}
         </button>
       ))}
-      <span className="text-quiet ml-auto text-xs">{words.pages.of(at + 1, pages.length)}</span>
+      <span className="text-quiet text-xs">{words.pages.of(at + 1, pages.length)}</span>
     </nav>
   );
 }

@@ -22,10 +22,16 @@ export function moment(instant: string, zone: string, now: string = instant): st
   return `${p.weekday} ${p.day} ${p.month?.slice(0, 3)}${year}, ${p.hour}:${p.minute}`;
 }
 
-/** "Mon 23 Nov": a date without a time. */
-export function day(date: string): string {
-  const p = parts(`${date}T00:00:00Z`, "UTC", { weekday: "short", day: "numeric", month: "short" });
-  return `${p.weekday} ${p.day} ${p.month?.slice(0, 3)}`;
+/** "Mon 23 Nov": a date without a time; "Mon 23 Nov 2026" where that is not the year of {@code now}. */
+export function day(date: string, zone = "UTC", now = `${date}T00:00:00Z`): string {
+  const p = parts(`${date}T00:00:00Z`, "UTC", {
+    weekday: "short",
+    day: "numeric",
+    month: "short",
+    year: "numeric",
+  });
+  const year = p.year === parts(now, zone, { year: "numeric" }).year ? "" : ` ${p.year}`;
+  return `${p.weekday} ${p.day} ${p.month?.slice(0, 3)}${year}`;
 }
 
 /** "Mon 07:00": for what lies within a week. */
@@ -63,5 +69,9 @@ const localIn = (at: Date, zone: string): string =>
 export function useWhen() {
   const { zone } = useMe();
   const now = useSession().data?.now;
-  return { zone, day, moment: (instant: string) => moment(instant, zone, now) };
+  return {
+    zone,
+    day: (date: string) => day(date, zone, now),
+    moment: (instant: string) => moment(instant, zone, now),
+  };
 }

@@ -6,6 +6,7 @@ import { Fault } from "../kit/Fault";
 import { Field, Tick } from "../kit/Field";
 import { Pick } from "../kit/Pick";
 import type { Cut } from "../kit/cut";
+import { useEscape } from "../kit/useEscape";
 import { words } from "../words";
 
 interface Props {
@@ -18,6 +19,7 @@ interface Props {
 
 /** Puts blocks of the page into a clipping, a new one or one that there is. */
 export function ClipForm({ report, cut, page, close }: Props) {
+  useEscape(close);
   const clippings = useRead<Api["ClippingName"][]>("clippings");
   const [chosen, setChosen] = useState<string[]>([]);
   const [into, setInto] = useState("");

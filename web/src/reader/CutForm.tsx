@@ -3,6 +3,7 @@ import { Link } from "react-router";
 import type { Api } from "../api/client";
 import { Fault } from "../kit/Fault";
 import { Field, Tick } from "../kit/Field";
+import { useEscape } from "../kit/useEscape";
 import { words } from "../words";
 
 type Wish = Omit<Api["CutWish"], "cut">;
@@ -23,6 +24,7 @@ interface Props {
 
 /** What a cut is called, and who else has it. */
 export function CutForm({ kept, isChanged, mayShare, error, save, remove, close }: Props) {
+  useEscape(close);
   const [wish, setWish] = useState<Wish>(kept ?? { name: "", about: "", shared: false });
   return (
     <form

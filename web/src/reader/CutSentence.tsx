@@ -3,6 +3,7 @@ import type { Api } from "../api/client";
 import { NarrowingEditor, NarrowingParts } from "../kit/Narrowing";
 import { PartOf } from "../kit/PartOf";
 import { PeriodEditor } from "../kit/PeriodEditor";
+import { useEscape } from "../kit/useEscape";
 import { words } from "../words";
 import type { Cut } from "../kit/cut";
 
@@ -17,9 +18,10 @@ const PERIOD = "period";
 /** What the page is cut to, as a sentence; each dotted part opens its editor right under it. */
 export function CutSentence({ view, cut, set }: Props) {
   const [open, setOpen] = useState<string | null>(null);
+  useEscape(() => setOpen(null), open !== null);
   const toggle = (part: string) => setOpen(open === part ? null : part);
   return (
-    <section aria-label={words.reader.cut} className="pb-3">
+    <section aria-label={words.reader.cut} className={`pb-2 ${open ? "basis-full" : ""}`}>
       <p className="text-lg">
         {words.reader.showing}{" "}
         <PartOf open={open === PERIOD} toggle={() => toggle(PERIOD)}>

@@ -46,7 +46,10 @@ export function CutsLine({ report, cut, cuts, current, isChanged }: Props) {
     say({ text: words.cuts.removed(was.name), undo: () => save.mutate({ wish: wishOf(was, was.cut) }) });
   };
   return (
-    <section aria-label={words.cuts.title} className="pb-2 text-sm print:hidden">
+    <section
+      aria-label={words.cuts.title}
+      className={`pb-2 text-sm print:hidden ${open ? "basis-full" : ""}`}
+    >
       <p className="flex flex-wrap gap-x-5 gap-y-1">
         {cuts.cuts.length > 0 && <span className="text-quiet">{words.cuts.line}</span>}
         {cuts.cuts.map((each) => (

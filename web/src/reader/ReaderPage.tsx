@@ -78,7 +78,12 @@ export function ReaderPage() {
                   {view.folder}
                 </Link>
               }
-              line={`${view.about} ${capital(view.freshness)}.`}
+              line={
+                <>
+                  {`${view.about} ${capital(view.freshness)}.`}
+                  <SubscribedLine lines={subscribed.data ?? []} />
+                </>
+              }
               actions={
                 <>
                   <Favourite report={view.report} title={view.title} favourite={view.favourite} />
@@ -108,27 +113,35 @@ export function ReaderPage() {
                 close={() => show(null)}
               />
             )}
-            <SubscribedLine lines={subscribed.data ?? []} />
-            {cuts.data && (
-              <CutsLine
-                report={view.report}
-                cut={{ ...cut, period: periodOf(cut, view) }}
-                cuts={cuts.data}
-                current={current}
-                isChanged={isChanged}
+            <div className="flex flex-wrap items-baseline justify-between gap-x-8">
+              <CutSentence view={view} cut={shownOf(cut, view)} set={set} />
+              {cuts.data && (
+                <CutsLine
+                  report={view.report}
+                  cut={{ ...cut, period: periodOf(cut, view) }}
+                  cuts={cuts.data}
+                  current={current}
+                  isChanged={isChanged}
+                />
+              )}
+            </div>
+            <div className="border-base-content flex flex-wrap items-baseline justify-between gap-x-8 gap-y-1 border-t pt-2">
+              <PageTabs
+                pages={view.pages}
+                current={view.page}
+                ruled={false}
+                choose={(page) => set({ page, tables: {} })}
               />
-            )}
-            <CutSentence view={view} cut={shownOf(cut, view)} set={set} />
-            <PageTabs pages={view.pages} current={view.page} choose={(page) => set({ page, tables: {} })} />
-            {view.shown && (
-              <TakeAlong
-                key={`${view.report}.${view.page}`}
-                report={view.report}
-                cut={shownOf(cut, view)}
-                page={view.shown.page}
-                file={file}
-              />
-            )}
+              {view.shown && (
+                <TakeAlong
+                  key={`${view.report}.${view.page}`}
+                  report={view.report}
+                  cut={shownOf(cut, view)}
+                  page={view.shown.page}
+                  file={file}
+                />
+              )}
+            </div>
             <div
               className={report.isPlaceholderData ? "opacity-60" : ""}
               aria-busy={report.isPlaceholderData}

@@ -8,8 +8,8 @@ export function SubscribedLine({ lines }: { lines: Api["SubscriptionLine"][] }) 
   const live = lines.filter((line) => line.state !== "ENDED");
   if (live.length === 0) return null;
   return (
-    <p className="flex flex-wrap gap-x-5 gap-y-1 pb-1 text-sm print:hidden">
-      <span className="text-quiet">{words.reader.subscribed}</span>
+    <span className="flex flex-wrap gap-x-5 gap-y-1 text-sm print:hidden">
+      <span>{words.reader.subscribed}</span>
       {live.slice(0, MOST_NAMED).map((line) => (
         <Link key={line.id} to={`/subscriptions/${line.id}`} title={line.sentence} className="choose">
           {words.reader.subscription(line.name, line.state)}
@@ -20,6 +20,6 @@ export function SubscribedLine({ lines }: { lines: Api["SubscriptionLine"][] }) 
           {words.reader.moreSubscriptions}
         </Link>
       )}
-    </p>
+    </span>
   );
 }

@@ -2,9 +2,10 @@ import { useState } from "react";
 import { Link } from "react-router";
 import type { Api } from "../api/client";
 import { SpineLink, SpineMark } from "../kit/Spine";
+import { useEscape } from "../kit/useEscape";
 import { useWhen } from "../kit/when";
 import { words } from "../words";
-import { bind, place, WIDEST_PX, type Sheaf } from "./axis";
+import { bind, place, statesOf, WIDEST_PX, type Sheaf } from "./axis";
 
 type View = Api["ShelfView"];
 
@@ -23,6 +24,7 @@ const PHONE_SPINES = 8;
 export function ShelfRow({ row, view, tight, axisPx, entry }: Props) {
   const [lifted, setLifted] = useState<Api["Spine"] | null>(null);
   const [open, setOpen] = useState<Sheaf | null>(null);
+  useEscape(() => setOpen(null), open !== null);
   const { width, sheaves } = bind(row.spines, view.from, view.to, axisPx);
   const height = tight ? 26 : 46;
   const title = row.mayOpen ? <Link to={`/subscriptions/${row.subscription}`}>{row.title}</Link> : row.title;
@@ -103,11 +105,15 @@ function Standing({ sheaf, size, left, entry, lift, open }: StandingProps) {
     return (
       <button
         type="button"
-        aria-label={words.shelf.sheaf(sheaf.spines.length, newest.note)}
+        aria-label={words.shelf.sheaf(
+          sheaf.spines.length,
+          statesOf(sheaf).map(({ many, state }) => `${many} ${words.spine[state]}`),
+          newest.note,
+        )}
         onClick={open}
         {...place}
       >
-        <SpineMark state={newest.state} number={sheaf.spines.length} {...size} />
+        <SpineMark state={sheaf.state} number={sheaf.spines.length} {...size} />
       </button>
     );
   }

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { Api } from "../api/client";
-import { bind, months, place } from "./axis";
+import { bind, months, place, statesOf } from "./axis";
 
 const FROM = "2026-09-01T00:00:00Z";
 const TO = "2026-12-01T00:00:00Z";
@@ -56,6 +56,20 @@ describe("spines", () => {
     const { sheaves } = bind(every(1, 28), FROM, TO, 300);
     expect(sheaves.map((sheaf) => sheaf.spines.length)).toEqual([7, 7, 7, 7]);
     expect(sheaves[0]?.at).toBe(sheaves[0]?.spines.at(-1)?.at);
+  });
+
+  it("show in a sheaf what one should know of first", () => {
+    const week = every(1, 7).map((one, i): Api["Spine"] => ({
+      ...one,
+      state: i === 1 ? "FAILED" : i === 6 ? "UNREAD" : "READ",
+    }));
+    const sheaf = bind(week, FROM, TO, 20).sheaves[0];
+    expect(sheaf?.state).toBe("FAILED");
+    expect(sheaf && statesOf(sheaf)).toEqual([
+      { state: "FAILED", many: 1 },
+      { state: "UNREAD", many: 1 },
+      { state: "READ", many: 5 },
+    ]);
   });
 
   it("may be none", () => expect(bind([], FROM, TO, 800).sheaves).toEqual([]));

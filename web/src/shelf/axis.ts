@@ -41,7 +41,32 @@ function narrowest(spines: Spine[], from: string, to: string, axisPx: number): n
 export interface Sheaf {
   spines: Spine[];
   at: string;
+  /** The one of its states that one should know of first. */
+  state: Spine["state"];
 }
+
+/** A fault of Tuesday is not covered by what went well on Friday. */
+const GRAVEST_FIRST: Spine["state"][] = [
+  "FAILED",
+  "PARTLY",
+  "UNDER_WAY",
+  "UNREAD",
+  "SKIPPED",
+  "OTHERS",
+  "READ",
+];
+
+function sheafOf(spines: Spine[], from: string): Sheaf {
+  const state = GRAVEST_FIRST.find((each) => spines.some((spine) => spine.state === each)) ?? "READ";
+  return { spines, at: spines.at(-1)?.at ?? from, state };
+}
+
+/** How many of a sheaf there are of each state, the gravest first. */
+export const statesOf = ({ spines }: Sheaf) =>
+  GRAVEST_FIRST.map((state) => ({
+    state,
+    many: spines.filter((spine) => spine.state === state).length,
+  })).filter(({ many }) => many > 0);
 
 const WEEK_MS = 7 * 86_400_000;
 const A_MONDAY_MS = Date.UTC(2024, 0, 1);
@@ -55,12 +80,11 @@ export function bind(spines: Spine[], from: string, to: string, axisPx: number) 
   const gap = narrowest(spines, from, to, axisPx);
   if (gap - GAP_PX >= NARROWEST_PX) {
     const width = Math.min(WIDEST_PX, Math.floor(gap - GAP_PX));
-    return { width, sheaves: spines.map((spine) => ({ spines: [spine], at: spine.at })) };
+    return { width, sheaves: spines.map((spine) => sheafOf([spine], from)) };
   }
   const weeks = new Map<number, Spine[]>();
   for (const spine of spines) {
     weeks.set(weekOf(spine), [...(weeks.get(weekOf(spine)) ?? []), spine]);
   }
-  const sheaves: Sheaf[] = [...weeks.values()].map((week) => ({ spines: week, at: week.at(-1)?.at ?? from }));
-  return { width: WIDEST_PX, sheaves };
+  return { width: WIDEST_PX, sheaves: [...weeks.values()].map((week) => sheafOf(week, from)) };
 }

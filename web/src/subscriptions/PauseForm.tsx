@@ -1,5 +1,6 @@
 import { useState } from "react";
 import { Field } from "../kit/Field";
+import { useEscape } from "../kit/useEscape";
 import { words } from "../words";
 
 interface Props {
@@ -10,6 +11,7 @@ interface Props {
 
 /** Pausing asks for a reason, which is shown wherever the subscription is; it may be left out. */
 export function PauseForm({ name, pause, close }: Props) {
+  useEscape(close);
   const [because, setBecause] = useState("");
   return (
     <form

@@ -7,6 +7,7 @@ import { Loaded } from "../kit/Loaded";
 import { SetAside } from "../kit/SetAside";
 import { SpineLink } from "../kit/Spine";
 import { Title } from "../kit/Title";
+import { useEscape } from "../kit/useEscape";
 import { words } from "../words";
 import { HandOverSheet } from "./HandOverSheet";
 import { History } from "./History";
@@ -26,6 +27,7 @@ function Kept({ view }: { view: Api["SubscriptionView"] }) {
   const { line } = view;
   const actions = useActions(line);
   const [open, setOpen] = useState<"send" | "pause" | "end" | "hand over" | null>(null);
+  useEscape(() => setOpen(null), open === "end");
   const changeable = line.mayChange && line.state !== "ENDED";
   return (
     <>

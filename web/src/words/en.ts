@@ -35,17 +35,26 @@ export const en = {
   },
 
   data: {
+    againInUse: (rows: number, from: string) =>
+      `The ${en.number(rows)} ${rows === 1 ? "row" : "rows"} loaded ${from} are in use again.`,
+    ahead: (day: string) =>
+      `These rows reach to ${day}, which is later than tomorrow. Check the days in the file; until then, put an earlier load back in use.`,
+    heldBackFrom: (percent: number) =>
+      `A load that loses more than ${percent} % of the rows waits to be confirmed.`,
+    mostLost: "A load waits to be confirmed if it loses more than so many percent of the rows:",
+    mostLostUsual: "50",
+    useAgain: "use these rows again",
+    useAgainOf: (at: string) => `use these rows again, loaded ${at}`,
     add: "New data set",
     addLine: "You see its rows as they would be kept before anything is.",
     ambiguous: (columns: string[]) =>
       `The days in ${listed.format(columns)} can be read in two ways. Which is meant?`,
     at: "Time of day",
     belongs: (owner: string, folder: string) => `${owner} made it, in ${folder}.`,
-    came: (rows: number, more: number | null) =>
-      `${en.number(rows)} rows${more === null ? "" : `, ${en.data.more(more)}`}`,
-    changeComing: "change where they come from, or when",
+    came: (rows: number, more: number | null, to: string) =>
+      `${en.number(rows)} ${rows === 1 ? "row" : "rows"}${to ? ` to ${to}` : ""}${more === null ? "" : `, ${en.data.more(more)}`}`,
+    changeComing: "change where they come from, when, and what is held back",
     columns: "Columns",
-    comeElse: "have them come from a source instead",
     comes: (plan: Api["LoadPlan"], source: string) =>
       `${en.data.comesFrom(plan.origin, source)}, ${en.data.comesWhen(plan.times)}${
         plan.mode === "APPEND" ? ", added to the rows before" : ""
@@ -113,7 +122,7 @@ export const en = {
     keepPlan: "Keep it so",
     lastLoad: (why: string) => `Last load: ${why}`,
     line: "What reports are made of; each load is a version of its own.",
-    confirm: "It is right so: load it",
+    confirm: "Load it anyway",
     loadNow: "Load now",
     loaded: (rows: number) => `${counted(rows, "row is", "rows are")} loaded.`,
     loading: "Being loaded…",
@@ -1257,7 +1266,8 @@ export const en = {
     rows: "rows:",
     scope: "Whose",
     scopes: { ALL: "everything I may see", PUT_FOR_ME: "put there for me", CHOSEN_BY_ME: "chosen by me" },
-    sheaf: (many: number, newest: string) => `${many} issues of one week, the newest: ${newest}`,
+    sheaf: (many: number, states: string[], newest: string) =>
+      `${many} issues of one week: ${listed.format(states)}. The newest: ${newest}`,
     span: "How far back",
     spans: { 28: "the last 4 weeks", 91: "the last 3 months", 365: "the last year" } as Record<
       number,

@@ -948,6 +948,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/data-sets/{id}/loads/{no}/again": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["again"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/data-sets/{id}/loads/now": {
         parameters: {
             query?: never;
@@ -2000,6 +2016,7 @@ export interface components {
             millis: number;
             load: components["schemas"]["LoadView"] | null;
             more: number | null;
+            mayReturn: boolean;
             failure: string;
         };
         AuditLine: {
@@ -2253,6 +2270,7 @@ export interface components {
             name: string;
             newestLoad: components["schemas"]["LoadView"] | null;
             ruled: string[];
+            ahead: boolean;
             failure: string;
             /** Format: int32 */
             reports: number;
@@ -2603,6 +2621,7 @@ export interface components {
             mode: "REPLACE" | "APPEND";
             dates: ("ISO" | "DAY_MONTH_YEAR" | "DAY_FIRST" | "MONTH_FIRST") | null;
             decimalMark: ("POINT" | "COMMA") | null;
+            mostLost: number | null;
         };
         LoadTimes: {
             /** @enum {string} */
@@ -5246,6 +5265,29 @@ export interface operations {
             header?: never;
             path: {
                 id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["LoadView"];
+                };
+            };
+        };
+    };
+    again: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                no: number;
             };
             cookie?: never;
         };

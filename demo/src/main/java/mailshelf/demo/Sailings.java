@@ -5,6 +5,7 @@ import java.time.LocalDate;
 import java.time.LocalTime;
 import java.time.Month;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Random;
 import java.util.stream.Stream;
@@ -17,6 +18,9 @@ import mailshelf.core.data.Column;
  */
 final class Sailings implements Feed {
     private static final long SEED = 20_261_125L;
+    /** Where the planned time stands in a row. */
+    private static final int PLANNED = 5;
+
     private static final List<Route> ROUTES = List.of(
             new Route("1 Ness–Hovden", "Ness", "Hovden", List.of("Alke", "Lomvi"), 20, 118, 34),
             new Route("2 Hovden–Skarv", "Hovden", "Skarv", List.of("Teist", "Skarv"), 14, 74, 22),
@@ -71,6 +75,8 @@ final class Sailings implements Feed {
                 rows.add(row(day, route, i, sailings, random));
             }
         }
+        rows.sort(Comparator.comparing(row -> row.get(PLANNED)));
+        rows.sort(Comparator.comparing(row -> row.get(PLANNED)));
         return rows.stream();
     }
 

@@ -122,12 +122,13 @@ class ChangingTest {
     }
 
     @Test
-    void taking_somebody_off_is_answered_and_so_is_undoing_it() {
+    void after_somebody_is_taken_off_the_focus_is_where_the_list_is_and_undoing_is_answered() {
         marit.put("subscriptions/" + id + "/recipients/" + IDA, null);
         Page page = reader.page;
         page.navigate("/subscriptions/" + id);
         button(page, "take off Ida Solvang").click();
         assertThat(page.getByText("Ida Solvang is off “" + name + "”.")).isVisible();
+        assertThat(reader.region("Who gets it")).isFocused();
         button(page, "Undo").click();
         assertThat(page.getByText("Ida Solvang gets “" + name + "” again")).isVisible();
     }

@@ -147,9 +147,57 @@ class DataSetTest {
                         "cut.csv",
                         "text/csv",
                         "day,route,amount\n2026-11-24,Ness,1\n".getBytes(StandardCharsets.UTF_8)));
-        reader.button("It is right so: load it").click();
+        reader.button("Load it anyway").click();
         PlaywrightAssertions.assertThat(reader.page.getByText("1 row is loaded."))
                 .isVisible();
+    }
+
+    @Test
+    void a_day_that_nobody_can_have_figures_of_is_pointed_out_and_the_rows_before_can_be_put_back() {
+        long id = dataSet("tides");
+        String path = "data-sets/" + id + "/loads";
+        json(sunniva.upload(path, "day,route,amount\n2026-11-24,Ness,1.00\n2026-11-25,Ness,2.00\n"));
+        json(sunniva.upload(path, "day,route,amount\n2026-11-24,Ness,1.00\n2062-11-25,Ness,2.00\n"));
+
+        Reader reader = DEMO.reader().signInAs("Sunniva Rein");
+        reader.page.navigate("/data/" + id);
+        var warning = reader.page.getByText("which is later than tomorrow");
+        PlaywrightAssertions.assertThat(warning).containsText("2062");
+        reader.page.getByText("use these rows again").click();
+
+        PlaywrightAssertions.assertThat(reader.page.getByText("are in use again"))
+                .isVisible();
+        PlaywrightAssertions.assertThat(warning).isHidden();
+        JsonNode line = sunniva.get("data-sets/" + id).get("line");
+        assertThat(line.get("newestLoad").get("figuresTo").asString()).isEqualTo("2026-11-25");
+        assertThat(line.get("newestLoad").get("no").asInt()).isEqualTo(3);
+        assertThat(sunniva.get("audit?words=tides").toString()).contains("2 rows, load 3, with the rows of load 1");
+        assertThat(sunniva.refused("POST", path + "/3/again", null).code()).isEqualTo("data.load-in-use");
+        assertThat(sunniva.refused("POST", path + "/9/again", null).status()).isEqualTo(404);
+    }
+
+    @Test
+    void how_many_rows_a_load_may_lose_is_the_publishers_to_say() {
+        long id = dataSet("ferrymen");
+        String path = "data-sets/" + id + "/loads";
+        Reader reader = DEMO.reader().signInAs("Sunniva Rein");
+        reader.page.navigate("/data/" + id);
+        reader.button("change where they come from, when, and what is held back")
+                .click();
+        reader.page.getByLabel("A load waits to be confirmed").fill("10");
+        reader.button("Keep it so").click();
+        PlaywrightAssertions.assertThat(reader.page.getByText("loses more than 10 % of the rows"))
+                .isVisible();
+
+        String five = "day,route,amount\n"
+                + "2026-11-24,Ness,1.00\n2026-11-24,Bø,1.00\n2026-11-24,Skarv,1.00\n2026-11-24,Hovden,1.00\n";
+        json(sunniva.upload(path, five));
+        String fewer = five.substring(0, five.lastIndexOf("2026"));
+        assertThat(Api.refusal(sunniva.upload(path, fewer)).code()).isEqualTo("data.loses-rows");
+        assertThat(json(sunniva.upload(path + "?confirmed=true", fewer))
+                        .get("rows")
+                        .asInt())
+                .isEqualTo(3);
     }
 
     @Test

@@ -49,6 +49,7 @@ class RoutesTest {
             POST /data-sets/inspections | data-sets/inspections?folder=1 | 401 404 403 403 422 403 422
             POST /data-sets/samples | data-sets/samples | 401 404 403 403 404 403 404
             POST /data-sets/{id}/loads | data-sets/1/loads | 401 404 403 403 422 403 -
+            POST /data-sets/{id}/loads/{no}/again | data-sets/1/loads/1/again | 401 404 403 403 422 403 -
             POST /data-sets/{id}/loads/now | data-sets/1/loads/now | 401 404 403 403 409 403 409
             PUT /data-sets/{id}/plan | data-sets/1/plan | 401 404 403 403 404 403 404
             GET /data-sets/{id} | data-sets/1 | 401 404 404 404 200 200 200

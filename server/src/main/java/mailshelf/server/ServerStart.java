@@ -8,6 +8,7 @@ import java.util.HashMap;
 import java.util.Locale;
 import java.util.Map;
 import java.util.MissingResourceException;
+import mailshelf.core.wording.Alphabet;
 import mailshelf.core.wording.Words;
 import mailshelf.render.type.HouseFont;
 import mailshelf.store.Database;
@@ -70,6 +71,7 @@ public final class ServerStart {
         try {
             HouseFont.readAll();
             Words.in(Locale.ENGLISH);
+            Alphabet.order();
         } catch (UncheckedIOException | MissingResourceException e) {
             throw new CannotStart("A part of Mail Shelf cannot be read (" + e.getMessage()
                     + "): install it again, or free what it needs.");

@@ -6,9 +6,12 @@ import java.time.LocalDateTime;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.OptionalInt;
 import java.util.function.IntToLongFunction;
+import mailshelf.core.wording.Alphabet;
 
 /** The values of one column, one per row. Arrays are never changed after construction and never leave the package. */
 sealed interface ColumnData permits ColumnData.Text, ColumnData.Numbers, ColumnData.Days {
@@ -24,7 +27,7 @@ sealed interface ColumnData permits ColumnData.Text, ColumnData.Numbers, ColumnD
     /** The same values in another order, told by the place that each row's value goes to. */
     ColumnData moved(int[] places);
 
-    /** Codes into a sorted dictionary, one more than its last where there is no value: a row's code is its group. */
+    /** Codes into a dictionary sorted by the {@link Alphabet}, one more than its last where there is no value: a row's code is its group. */
     record Text(String[] dictionary, int[] codes) implements ColumnData {
         /**
          * With codes given as words came.
@@ -33,11 +36,12 @@ sealed interface ColumnData permits ColumnData.Text, ColumnData.Numbers, ColumnD
          */
         static Text sorted(List<String> words, int[] codes) {
             String[] dictionary = words.toArray(String[]::new);
-            Arrays.sort(dictionary);
-            int[] places = new int[dictionary.length];
-            for (int i = 0; i < places.length; i++) {
-                places[i] = Arrays.binarySearch(dictionary, words.get(i));
+            Alphabet.order().sort(dictionary);
+            Map<String, Integer> codeOf = new HashMap<>(2 * dictionary.length);
+            for (int code = 0; code < dictionary.length; code++) {
+                codeOf.put(dictionary[code], code);
             }
+            int[] places = words.stream().mapToInt(codeOf::get).toArray();
             Arrays.setAll(codes, row -> codes[row] < 0 ? dictionary.length : places[codes[row]]);
             return new Text(dictionary, codes);
         }
@@ -79,7 +83,7 @@ sealed interface ColumnData permits ColumnData.Text, ColumnData.Numbers, ColumnD
         }
 
         OptionalInt code(String value) {
-            int found = Arrays.binarySearch(dictionary, value);
+            int found = Arrays.binarySearch(dictionary, value, Alphabet.order());
             return found < 0 ? OptionalInt.empty() : OptionalInt.of(found);
         }
     }

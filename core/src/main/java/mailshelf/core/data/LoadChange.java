@@ -13,6 +13,10 @@ import mailshelf.core.Problem;
  * that was cut or sent twice than meant, and waits for somebody to say that it is.
  */
 public final class LoadChange {
+    /** Of a hundred. */
+    static final int ALL = 100;
+
+    private static final int USUALLY_MOST = 50;
     /** Fewer are lost every day, as where a list of people shrinks. */
     private static final int FEWEST_LOST = 100;
 
@@ -21,10 +25,13 @@ public final class LoadChange {
     /**
      * Rows in the place of others.
      *
-     * @throws Problem {@code data.loses-rows} where none are left, or more than half of many are gone
+     * @param mostLost how many of a hundred may go; where nobody has said it, half, if it is a hundred rows or more
+     * @throws Problem {@code data.loses-rows} where none are left, or more are gone
      */
-    public static void requireReplaces(long before, long after) {
-        boolean isMost = before - after >= FEWEST_LOST && after < before / 2;
+    public static void requireReplaces(long before, long after, Optional<Integer> mostLost) {
+        long lost = before - after;
+        boolean isMany = mostLost.isPresent() || lost >= FEWEST_LOST;
+        boolean isMost = isMany && lost * ALL > before * mostLost.orElse(USUALLY_MOST);
         if (before > 0 && (after == 0 || isMost)) {
             throw Problem.invalid("data.loses-rows", after, before);
         }

@@ -10,6 +10,7 @@ import mailshelf.core.data.Filter;
 import mailshelf.core.data.Pass;
 import mailshelf.core.data.Table;
 import mailshelf.core.time.Window;
+import mailshelf.core.wording.Alphabet;
 
 /** Finds out which values have the most of a measure, among the rows that the other filters let through. */
 final class TopFilters {
@@ -53,7 +54,7 @@ final class TopFilters {
                 .map(group ->
                         amounts.value(List.of(group), List.of(0)).map(amount -> new Ranked(labels.get(group), amount)))
                 .flatMap(Optional::stream)
-                .sorted(Comparator.comparing(Ranked::amount).reversed().thenComparing(Ranked::value))
+                .sorted(Comparator.comparing(Ranked::amount).reversed().thenComparing(Ranked::value, Alphabet.order()))
                 .limit(Integer.parseInt(top.values().get(0)))
                 .map(Ranked::value)
                 .toList();

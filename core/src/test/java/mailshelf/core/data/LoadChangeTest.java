@@ -20,14 +20,30 @@ class LoadChangeTest {
     @Test
     void fewer_rows_are_taken_until_most_of_many_are_gone() {
         assertThatCode(() -> {
-                    LoadChange.requireReplaces(0, 0);
-                    LoadChange.requireReplaces(99, 1);
-                    LoadChange.requireReplaces(1000, 500);
-                    LoadChange.requireReplaces(1000, 2000);
+                    LoadChange.requireReplaces(0, 0, Optional.empty());
+                    LoadChange.requireReplaces(99, 1, Optional.empty());
+                    LoadChange.requireReplaces(1000, 500, Optional.empty());
+                    LoadChange.requireReplaces(1000, 2000, Optional.empty());
                 })
                 .doesNotThrowAnyException();
-        assertThatThrownBy(() -> LoadChange.requireReplaces(1000, 499)).isInstanceOf(Problem.class);
-        assertThatThrownBy(() -> LoadChange.requireReplaces(1, 0)).isInstanceOf(Problem.class);
+        assertThatThrownBy(() -> LoadChange.requireReplaces(1000, 499, Optional.empty()))
+                .isInstanceOf(Problem.class);
+        assertThatThrownBy(() -> LoadChange.requireReplaces(1, 0, Optional.empty()))
+                .isInstanceOf(Problem.class);
+    }
+
+    @Test
+    void how_many_may_go_is_the_data_sets_to_say() {
+        assertThatCode(() -> LoadChange.requireReplaces(1000, 900, Optional.of(10)))
+                .doesNotThrowAnyException();
+        assertThatThrownBy(() -> LoadChange.requireReplaces(1000, 899, Optional.of(10)))
+                .isInstanceOf(Problem.class);
+        assertThatThrownBy(() -> LoadChange.requireReplaces(20, 17, Optional.of(10)))
+                .isInstanceOf(Problem.class);
+        assertThatCode(() -> LoadChange.requireReplaces(1000, 1, Optional.of(100)))
+                .doesNotThrowAnyException();
+        assertThatThrownBy(() -> LoadChange.requireReplaces(1000, 0, Optional.of(100)))
+                .isInstanceOf(Problem.class);
     }
 
     @Test

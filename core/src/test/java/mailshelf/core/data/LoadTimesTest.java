@@ -62,7 +62,7 @@ class LoadTimesTest {
     }
 
     private static LoadPlan plan(Origin origin, LoadTimes times, LoadMode mode) {
-        return new LoadPlan(origin, times, mode, Optional.empty(), Optional.empty());
+        return new LoadPlan(origin, times, mode, Optional.empty(), Optional.empty(), Optional.empty());
     }
 
     private static void refused(LoadPlan plan) {

@@ -56,4 +56,18 @@ class TableBuilderTest {
         assertThat(table.raw("n", 1)).isEqualTo("3.00");
         assertThat(table.lastDay()).hasToString("Optional[2026-11-25]");
     }
+
+    @Test
+    void texts_stand_in_the_order_of_the_alphabet_and_are_found_there() {
+        TableBuilder rows = new TableBuilder(List.of(Column.text("berth")), Optional.empty());
+        List.of("Zink", "Ærø", "alta", "Ålesund", "Bodø", "Åland").forEach(berth -> rows.add(List.of(berth)));
+
+        Table table = rows.build();
+        assertThat(table.values("berth")).containsExactly("Ærø", "Åland", "Ålesund", "alta", "Bodø", "Zink");
+        for (int row = 0; row < table.rows(); row++) {
+            assertThat(table.text("berth").code(table.raw("berth", row)))
+                    .hasValue(table.text("berth").codes()[row]);
+        }
+        assertThat(table.text("berth").code("Å")).isEmpty();
+    }
 }

@@ -9,6 +9,11 @@ interface Incoming {
     /** Adds them all; if it throws, those that it added are thrown away. */
     void addTo(TableBuilder rows) throws IOException;
 
+    /** What the audit trail adds where they are those of an earlier load. */
+    default String asBefore() {
+        return "";
+    }
+
     /**
      * Keeps what goes with the record of the load.
      *

@@ -153,6 +153,14 @@ class LoadController {
                 dataSet, () -> loadRows.run(Optional.of(who), dataSet, mode, confirmed, fetchRows.all(dataSet))));
     }
 
+    /** Puts the rows of an earlier load in use again, as a new load. */
+    @PostMapping("/{id}/loads/{no}/again")
+    @ResponseStatus(HttpStatus.CREATED)
+    ReadDataSets.LoadView again(Person who, @PathVariable DataSetId id, @PathVariable int no) throws IOException {
+        DataSet dataSet = publishable(who, id);
+        return ReadDataSets.LoadView.of(claims.whenFree(dataSet, () -> loadRows.again(who, dataSet, no)));
+    }
+
     @PutMapping("/{id}/plan")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void plan(Person who, @PathVariable DataSetId id, @RequestBody LoadPlan plan) {

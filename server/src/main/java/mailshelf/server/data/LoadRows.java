@@ -140,14 +140,17 @@ class LoadRows {
                 ? added(tables.newest(dataSet).slicing().table(), rows.build(), confirmed)
                 : rows.build();
         if (!confirmed && mode == LoadMode.REPLACE) {
-            LoadChange.requireReplaces(before.map(Load::rows).orElse(0L), table.rows());
+            LoadChange.requireReplaces(
+                    before.map(Load::rows).orElse(0L),
+                    table.rows(),
+                    dataSet.plan().mostLost());
         }
         int no = before.map(Load::no).orElse(0) + 1;
         String sha256 = files.write(id, no, table);
         Instant now = clock.instant();
         Load load = database.inTransaction(tx -> {
             LoadId made = dataSets.insertLoad(tx, id, no, sha256, table.rows(), table.lastDay(), now);
-            keepInTrail(tx, who, dataSet, before, table.rows() + " rows, load " + no);
+            keepInTrail(tx, who, dataSet, before, table.rows() + " rows, load " + no + incoming.asBefore());
             Load kept = dataSets.findLoad(tx, made).orElseThrow();
             dataSets.insertAttempt(
                     tx, id, new LoadAttempt(now, who.map(Person::id), millis(begun), Optional.of(kept), ""));
@@ -159,6 +162,24 @@ class LoadRows {
         tables.put(dataSet, new Tables.Loaded(load, new Slicing(table)));
         files.removeOlderThan(id, no, database.inTransaction(tx -> runs.loadsToBeMadeFrom(tx, id)));
         return load;
+    }
+
+    /**
+     * Puts the rows of an earlier load in use again, as a load of their own.
+     *
+     * @throws Problem {@code data.load-in-use} for the newest one, {@code data.load-missing} for one that is kept no more
+     */
+    Load again(Person who, DataSet dataSet, int no) throws IOException {
+        Load earlier = database.inTransaction(tx -> {
+            if (dataSets.newestLoad(tx, dataSet.id())
+                    .filter(load -> load.no() == no)
+                    .isPresent()) {
+                throw new Problem(Problem.Kind.CONFLICT, "data.load-in-use", Integer.toString(no), dataSet.name());
+            }
+            return dataSets.findLoad(tx, dataSet.id(), no).orElseThrow(Problem::notFound);
+        });
+        return run(
+                Optional.of(who), dataSet, LoadMode.REPLACE, true, new EarlierRows(files.read(dataSet, earlier), no));
     }
 
     private static Table added(Table before, Table more, boolean confirmed) {

@@ -2,6 +2,7 @@ package mailshelf.server.data;
 
 import java.time.Instant;
 import java.time.LocalDate;
+import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -9,6 +10,7 @@ import java.util.Optional;
 import java.util.stream.Collectors;
 import mailshelf.core.data.Column;
 import mailshelf.core.data.DataSetId;
+import mailshelf.core.data.LoadId;
 import mailshelf.core.data.LoadPlan;
 import mailshelf.core.data.RowRule;
 import mailshelf.core.report.ReportId;
@@ -16,6 +18,7 @@ import mailshelf.core.rights.FolderId;
 import mailshelf.core.rights.Person;
 import mailshelf.core.rights.PersonId;
 import mailshelf.core.rights.Verb;
+import mailshelf.server.clock.BusinessClock;
 import mailshelf.server.library.Definitions;
 import mailshelf.server.rights.Gate;
 import mailshelf.store.Database;
@@ -25,6 +28,7 @@ import mailshelf.store.data.DataSetStore;
 import mailshelf.store.data.DueLoads;
 import mailshelf.store.data.Load;
 import mailshelf.store.data.LoadAttempt;
+import mailshelf.store.data.LoadFiles;
 import mailshelf.store.library.ReportStore;
 import mailshelf.store.people.FolderStore;
 import mailshelf.store.people.PersonStore;
@@ -48,6 +52,8 @@ class ReadDataSets {
     private final Definitions definitions;
     private final Tables tables;
     private final RuleRows ruleRows;
+    private final LoadFiles files;
+    private final BusinessClock clock;
 
     record LoadView(int no, long rows, Optional<LocalDate> figuresTo, Instant loadedAt, String sha256) {
         static LoadView of(Load load) {
@@ -59,6 +65,7 @@ class ReadDataSets {
      * A data set in the list.
      *
      * @param ruled the columns that row rules limit
+     * @param ahead whether its rows reach to a day later than tomorrow
      * @param failure why the newest try to load it failed; "" where it did not
      */
     record DataSetLine(
@@ -68,6 +75,7 @@ class ReadDataSets {
             String name,
             Optional<LoadView> newestLoad,
             List<String> ruled,
+            boolean ahead,
             String failure,
             int reports) {}
 
@@ -76,6 +84,7 @@ class ReadDataSets {
      *
      * @param by who asked for it; empty for one that came by itself
      * @param more rows more than in the load before it, or fewer
+     * @param mayReturn whether its rows are kept still, and are not those in use
      */
     record AttemptView(
             Instant at,
@@ -83,6 +92,7 @@ class ReadDataSets {
             long millis,
             Optional<LoadView> load,
             Optional<Long> more,
+            boolean mayReturn,
             String failure) {}
 
     record UsedBy(ReportId id, String title) {}
@@ -120,7 +130,9 @@ class ReadDataSets {
             ReportStore reports,
             Definitions definitions,
             Tables tables,
-            RuleRows ruleRows) {
+            RuleRows ruleRows,
+            LoadFiles files,
+            BusinessClock clock) {
         this.gate = gate;
         this.database = database;
         this.dataSets = dataSets;
@@ -132,6 +144,8 @@ class ReadDataSets {
         this.definitions = definitions;
         this.tables = tables;
         this.ruleRows = ruleRows;
+        this.files = files;
+        this.clock = clock;
     }
 
     List<DataSetLine> list(Person who) {
@@ -191,15 +205,17 @@ class ReadDataSets {
 
     /** @param usedBy the reports made of it that the asker may see */
     DataSetLine line(Tx tx, DataSet dataSet, List<UsedBy> usedBy) {
+        Optional<Load> newest = dataSets.newestLoad(tx, dataSet.id());
         return new DataSetLine(
                 dataSet.id(),
                 dataSet.folder(),
                 folders.find(tx, dataSet.folder()).orElseThrow().name(),
                 dataSet.name(),
-                dataSets.newestLoad(tx, dataSet.id()).map(LoadView::of),
+                newest.map(LoadView::of),
                 dataSets.rowRules(tx, dataSet.id()).stream()
                         .map(RowRule::column)
                         .toList(),
+                newest.flatMap(Load::figuresTo).filter(this::isAhead).isPresent(),
                 dataSets.attempts(tx, dataSet.id(), 1).stream()
                         .map(LoadAttempt::failure)
                         .findFirst()
@@ -207,7 +223,13 @@ class ReadDataSets {
                 usedBy.size());
     }
 
+    /** A day that nobody can have figures of yet, wherever their clocks are. */
+    private boolean isAhead(LocalDate day) {
+        return day.isAfter(clock.instant().atZone(ZoneOffset.UTC).toLocalDate().plusDays(1));
+    }
+
     private List<AttemptView> attempts(Tx tx, DataSetId id) {
+        Optional<LoadId> inUse = dataSets.newestLoad(tx, id).map(Load::id);
         List<LoadAttempt> newestFirst = dataSets.attempts(tx, id, LOADS_SHOWN + 1);
         List<AttemptView> views = new ArrayList<>();
         for (int i = 0; i < Math.min(LOADS_SHOWN, newestFirst.size()); i++) {
@@ -221,6 +243,9 @@ class ReadDataSets {
                     attempt.millis(),
                     attempt.load().map(LoadView::of),
                     attempt.load().flatMap(load -> before.map(earlier -> load.rows() - earlier.rows())),
+                    attempt.load()
+                            .filter(load -> !inUse.equals(Optional.of(load.id())) && files.keeps(load))
+                            .isPresent(),
                     attempt.failure()));
         }
         return views;

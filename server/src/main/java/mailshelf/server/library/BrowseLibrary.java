@@ -23,6 +23,7 @@ import mailshelf.core.rights.Verb;
 import mailshelf.core.subscription.State;
 import mailshelf.core.subscription.Subscription;
 import mailshelf.core.subscription.SubscriptionId;
+import mailshelf.core.wording.Alphabet;
 import mailshelf.core.wording.Words;
 import mailshelf.server.http.Languages;
 import mailshelf.server.rights.Gate;
@@ -232,8 +233,8 @@ class BrowseLibrary {
                 wish.words().isBlank()
                         ? sorted(
                                 found,
-                                Comparator.comparing((Report report) -> tree.place(report.folder()))
-                                        .thenComparing(Report::title))
+                                Comparator.comparing((Report report) -> tree.place(report.folder()), Alphabet.order())
+                                        .thenComparing(Report::title, Alphabet.order()))
                         : found;
             case OPENED ->
                 sorted(
@@ -248,7 +249,7 @@ class BrowseLibrary {
                         found,
                         Comparator.comparing((Report report) -> loaded.getOrDefault(report.id(), Instant.MIN))
                                 .reversed()
-                                .thenComparing(Report::title));
+                                .thenComparing(Report::title, Alphabet.order()));
             }
             case FAVOURITES ->
                 found.stream()

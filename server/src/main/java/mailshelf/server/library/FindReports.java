@@ -15,6 +15,7 @@ import mailshelf.core.rights.Folder;
 import mailshelf.core.rights.FolderId;
 import mailshelf.core.rights.Person;
 import mailshelf.core.rights.Verb;
+import mailshelf.core.wording.Alphabet;
 import mailshelf.server.rights.Gate;
 import mailshelf.store.Database;
 import mailshelf.store.Tx;
@@ -107,7 +108,7 @@ class FindReports {
         }
         ranked.sort(Comparator.comparing(Ranked::rank)
                 .reversed()
-                .thenComparing(found -> found.report().title()));
+                .thenComparing(found -> found.report().title(), Alphabet.order()));
         return ranked;
     }
 

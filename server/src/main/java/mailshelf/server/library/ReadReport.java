@@ -25,6 +25,7 @@ import mailshelf.core.report.Written;
 import mailshelf.core.rights.Person;
 import mailshelf.core.rights.Verb;
 import mailshelf.core.time.Period;
+import mailshelf.core.wording.Alphabet;
 import mailshelf.core.wording.Words;
 import mailshelf.render.chart.ChartSvg;
 import mailshelf.server.clock.BusinessClock;
@@ -197,7 +198,7 @@ public class ReadReport {
                 definition.measures().entrySet().stream()
                         .map(named ->
                                 new MeasureName(named.getKey(), named.getValue().title()))
-                        .sorted(Comparator.comparing(MeasureName::title))
+                        .sorted(Comparator.comparing(MeasureName::title, Alphabet.order()))
                         .toList(),
                 !definition.rows().isEmpty(),
                 found.favourite(),

@@ -1,6 +1,8 @@
 package mailshelf.server.offline;
 
 import java.io.IOException;
+import java.nio.file.AccessDeniedException;
+import java.nio.file.FileSystemException;
 import java.nio.file.NoSuchFileException;
 import java.util.List;
 import java.util.Locale;
@@ -49,20 +51,31 @@ public final class CheckReport implements Callable<Integer> {
             work.run();
             return 0;
         } catch (NoSuchFileException e) {
-            System.err.println(e.getFile() + ": there is no such file.");
+            System.err.println(e.getFile() + ": there is no such file or folder.");
+        } catch (AccessDeniedException e) {
+            System.err.println(e.getFile() + ": there is no right to read or write it.");
+        } catch (FileSystemException e) {
+            System.err.println(e.getMessage() + ".");
         } catch (Problem e) {
-            List<String> sentences = e.sentences(Words.in(Locale.ENGLISH));
-            String file = String.valueOf(e.code().startsWith("report.") ? files.report : files.data);
-            for (Problem.Fault fault : e.faults()) {
-                String place = fault.field()
-                        .replaceAll("line (\\d+)(, column (\\d+))?.*", "$1:$3")
-                        .replaceAll(":$", "");
-                System.err.println(file + ":" + place + ": " + fault.message());
-            }
-            if (e.faults().isEmpty()) {
-                System.err.println(file + ": " + sentences.get(0) + " " + sentences.get(2));
+            tell(files, e);
+            for (Throwable beside : e.getSuppressed()) {
+                tell(files, (Problem) beside);
             }
         }
         return FAULTS;
+    }
+
+    private static void tell(ReportOnFile files, Problem problem) {
+        List<String> sentences = problem.sentences(Words.in(Locale.ENGLISH));
+        String file = String.valueOf(problem.code().startsWith("report.") ? files.report : files.data);
+        for (Problem.Fault fault : problem.faults()) {
+            String place = fault.field()
+                    .replaceAll("line (\\d+)(, column (\\d+))?.*", "$1:$3")
+                    .replaceAll(":$", "");
+            System.err.println(file + ":" + place + ": " + fault.message());
+        }
+        if (problem.faults().isEmpty()) {
+            System.err.println(file + ": " + sentences.get(0) + " " + sentences.get(2));
+        }
     }
 }

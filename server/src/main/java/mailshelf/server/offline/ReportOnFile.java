@@ -8,9 +8,10 @@ import java.nio.file.Path;
 import java.time.DayOfWeek;
 import java.time.LocalDate;
 import java.time.ZoneOffset;
+import java.time.format.DateTimeParseException;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import mailshelf.core.Problem;
 import mailshelf.core.data.Column;
 import mailshelf.core.data.Filter;
@@ -32,9 +33,10 @@ import mailshelf.core.report.ReportQuestion;
 import mailshelf.core.rights.PersonId;
 import mailshelf.core.time.Period;
 import mailshelf.server.data.IncomingCsv;
-import mailshelf.server.library.Filters;
+import picocli.CommandLine.ITypeConverter;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
+import picocli.CommandLine.TypeConversionException;
 
 /** A report's text and a file of rows, as the command line names them. */
 final class ReportOnFile {
@@ -72,14 +74,44 @@ final class ReportOnFile {
     @Option(
             names = "--on",
             paramLabel = "DAY",
+            converter = Day.class,
             description = "the day that the period is counted from (default: the one after the last in the data)")
     Optional<LocalDate> on = Optional.empty();
 
     @Option(
             names = "--answer",
             paramLabel = "NAME=ANSWER",
+            converter = Said.class,
             description = "what a question of the report is answered; once a question")
-    Map<String, String> answers = Map.of();
+    List<Answer> answers = List.of();
+
+    /** What one question is answered. */
+    record Answer(String question, String answer) {}
+
+    /** An answer as it is typed: the name of its question, an equals sign, and what is answered. */
+    static final class Said implements ITypeConverter<Answer> {
+        @Override
+        public Answer convert(String typed) {
+            int equals = typed.indexOf('=');
+            if (equals < 1) {
+                throw new TypeConversionException(
+                        "\"" + typed + "\" answers no question: write its name and the answer, like route=North.");
+            }
+            return new Answer(typed.substring(0, equals), typed.substring(equals + 1));
+        }
+    }
+
+    /** A day as people type it; what is wrong with it in their words. */
+    static final class Day implements ITypeConverter<LocalDate> {
+        @Override
+        public LocalDate convert(String typed) {
+            try {
+                return LocalDate.parse(typed);
+            } catch (DateTimeParseException e) {
+                throw new TypeConversionException("\"" + typed + "\" is not a day: write it like 2026-11-30.");
+            }
+        }
+    }
 
     /** What was read: checked against each other. */
     record Read(Definition definition, Table table) {}
@@ -92,10 +124,36 @@ final class ReportOnFile {
             List<Column> columns = csv.inspection().columns().stream()
                     .map(Inspection.Found::column)
                     .toList();
-            Definition definition = DefinitionReader.read(Files.readString(report), columns);
+            Definition definition = definition(columns, csv.inspection());
             TableBuilder rows = new TableBuilder(columns, Optional.of(dayColumn(columns)));
             CsvTable.read(csv.reader(), csv.form(columns), columns, rows);
             return new Read(definition, rows.build());
+        }
+    }
+
+    /** Where a fault of the report may come from a column that is text for a few bad cells, those are told with it. */
+    private Definition definition(List<Column> columns, Inspection seen) throws IOException {
+        try {
+            return DefinitionReader.read(Files.readString(report), columns);
+        } catch (Problem ofReport) {
+            List<Column> nearly = seen.columns().stream()
+                    .map(found -> found.nearly().orElse(found.column()))
+                    .toList();
+            if (!nearly.equals(columns)) {
+                strays(nearly).ifPresent(ofReport::addSuppressed);
+            }
+            throw ofReport;
+        }
+    }
+
+    /** The cells that do not fit what their columns nearly are. */
+    private Optional<Problem> strays(List<Column> nearly) throws IOException {
+        try (InputStream in = new BufferedInputStream(Files.newInputStream(data))) {
+            IncomingCsv csv = new IncomingCsv(in, ZoneOffset.UTC, new Meant(dates, decimalMark));
+            CsvTable.read(csv.reader(), csv.form(nearly), nearly, new TableBuilder(nearly, Optional.empty()));
+            return Optional.empty();
+        } catch (Problem cells) {
+            return Optional.of(cells);
         }
     }
 
@@ -134,19 +192,29 @@ final class ReportOnFile {
 
     /** @throws Problem for an answer to what the report does not ask, and for what it asks without an answer */
     private List<Filter> filters(Definition definition) {
-        List<Filter> filters = answers.entrySet().stream()
-                .map(answer -> filter(definition, answer.getKey(), answer.getValue()))
-                .toList();
-        Filters.requireOffered(filters, definition);
+        List<Filter> filters =
+                answers.stream().map(answer -> filter(definition, answer)).toList();
         definition.unanswered(filters).stream().findFirst().ifPresent(open -> {
             throw Problem.invalid("report.unanswered-file", open.ask(), open.name());
         });
         return filters;
     }
 
-    private static Filter filter(Definition definition, String name, String answer) {
-        boolean isColumn = definition.questions().stream()
-                .anyMatch(question -> question.name().equals(name) && question.kind() == ReportQuestion.Kind.COLUMN);
-        return new Filter(name, isColumn ? Filter.Test.ANY_OF : Filter.Test.ANSWER, List.of(answer));
+    private static Filter filter(Definition definition, Answer said) {
+        ReportQuestion question = definition.questions().stream()
+                .filter(each -> each.name().equals(said.question()))
+                .findFirst()
+                .orElseThrow(() -> Problem.invalid(
+                        "report.no-question",
+                        said.question(),
+                        definition.questions().stream()
+                                .map(ReportQuestion::name)
+                                .collect(Collectors.joining(", "))));
+        Filter.Test test = question.kind() == ReportQuestion.Kind.COLUMN ? Filter.Test.ANY_OF : Filter.Test.ANSWER;
+        Filter filter = new Filter(said.question(), test, List.of(said.answer()));
+        if (!definition.takes(filter)) {
+            throw Problem.invalid("report.bad-answer", said.answer(), question.ask());
+        }
+        return filter;
     }
 }

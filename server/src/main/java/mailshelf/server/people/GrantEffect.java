@@ -1,5 +1,6 @@
 package mailshelf.server.people;
 
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
@@ -9,6 +10,7 @@ import mailshelf.core.rights.PersonId;
 import mailshelf.core.subscription.State;
 import mailshelf.core.subscription.Subscription;
 import mailshelf.core.subscription.SubscriptionId;
+import mailshelf.core.wording.Alphabet;
 import mailshelf.core.wording.Words;
 import mailshelf.core.work.StillWanted;
 import mailshelf.server.delivery.Audience;
@@ -118,7 +120,7 @@ public class GrantEffect {
                 .entrySet()
                 .stream()
                 .map(person -> new Dropping(person.getKey(), person.getValue()))
-                .sorted((a, b) -> a.person().compareTo(b.person()))
+                .sorted(Comparator.comparing(each -> each.person(), Alphabet.order()))
                 .toList();
     }
 
@@ -126,7 +128,7 @@ public class GrantEffect {
         return before.shelves().stream()
                 .map(shelf -> new Losing(shelf.person(), shelf.issues() - left(after, shelf.person())))
                 .filter(shelf -> shelf.issues() > 0)
-                .sorted((a, b) -> a.person().compareTo(b.person()))
+                .sorted(Comparator.comparing(each -> each.person(), Alphabet.order()))
                 .toList();
     }
 

@@ -16,6 +16,7 @@ import mailshelf.core.rights.Verb;
 import mailshelf.core.subscription.State;
 import mailshelf.core.subscription.Subscription;
 import mailshelf.core.subscription.SubscriptionId;
+import mailshelf.core.wording.Alphabet;
 import mailshelf.core.wording.Words;
 import mailshelf.server.clock.BusinessClock;
 import mailshelf.server.http.Languages;
@@ -32,6 +33,8 @@ import org.springframework.stereotype.Component;
 /** Reads the shelf: a row a subscription, its issues as spines along a common time axis, and the news in one sentence. */
 @Component
 class ReadShelf {
+    private static final Duration NEEDS_A_LOOK_FOR = Duration.ofDays(7);
+
     private static final int MOST_NEWS = 3;
 
     private final Gate gate;
@@ -116,7 +119,7 @@ class ReadShelf {
                             subscription,
                             spines.of(sight, who, bySubscription.getOrDefault(subscription.id(), List.of()), mine)))
                     .filter(row -> !row.spines().isEmpty() || row.next().isPresent())
-                    .sorted(Comparator.comparing(ShelfRow::group).thenComparing(ShelfRow::title))
+                    .sorted(Comparator.comparing(ShelfRow::group).thenComparing(ShelfRow::title, Alphabet.order()))
                     .toList();
             Instant to = now.plus(Duration.ofDays(Math.max(7, days / 6)));
             return new ShelfView(from, now, to, news(sight, who, bySubscription, mine), rows);
@@ -160,12 +163,13 @@ class ReadShelf {
                 mayOpen);
     }
 
-    private static Group group(Person who, Subscription subscription, List<Spine> spines) {
+    private Group group(Person who, Subscription subscription, List<Spine> spines) {
         boolean minds = subscription.owner().equals(who.id()) || who.is(Role.ADMINISTRATOR);
-        Spine.State last = spines.isEmpty()
-                ? Spine.State.READ
-                : spines.get(spines.size() - 1).state();
-        boolean faulty = last == Spine.State.FAILED || last == Spine.State.PARTLY;
+        // a daily one that went well today has those waiting still who were sent nothing on Friday
+        Instant recent = clock.instant().minus(NEEDS_A_LOOK_FOR);
+        boolean faulty = spines.stream()
+                        .anyMatch(spine -> spine.isFaulty() && !spine.at().isBefore(recent))
+                || !spines.isEmpty() && spines.get(spines.size() - 1).isFaulty();
         boolean stopped = subscription.state() == State.PAUSED
                 && !subscription.pausedBecause().isEmpty();
         if (minds && (faulty || stopped)) {

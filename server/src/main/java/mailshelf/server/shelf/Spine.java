@@ -50,6 +50,11 @@ public record Spine(IssueId id, int number, State state, Instant at, String days
                                 .weekday(issue.dueAt().atZone(reader.zone()).toLocalDate())));
     }
 
+    /** Whether somebody was not sent what was meant for them. */
+    boolean isFaulty() {
+        return state == State.FAILED || state == State.PARTLY;
+    }
+
     private static State state(Issue issue, Optional<IssueStore.ShelfEntry> entry) {
         if (!issue.made()) {
             return issue.runOutcome() == RunOutcome.FAILED ? State.FAILED : State.SKIPPED;

@@ -90,6 +90,33 @@ class CheckReportTest {
     }
 
     @Test
+    void a_column_that_is_text_for_one_bad_cell_names_the_cell() throws IOException {
+        Files.writeString(data, ROWS.replace("402,0", "4o2,0"));
+
+        Said said = check();
+
+        assertThat(said.status()).isEqualTo(1);
+        assertThat(said.err()).contains(data + ":3: line 3, column kilos: \"4o2,0\" is not a number");
+    }
+
+    @Test
+    void what_is_typed_wrong_is_said_in_the_words_of_who_types() throws IOException {
+        String pdf = folder.resolve("out.pdf").toString();
+
+        assertThat(check("--on", "30.11.2026").err())
+                .contains("\"30.11.2026\" is not a day: write it like 2026-11-30.")
+                .doesNotContain("Exception", "LocalDate");
+        assertThat(render("-o", pdf, "--answer", "North").err())
+                .contains("\"North\" answers no question: write its name and the answer, like route=North.")
+                .doesNotContain("Exception", "Map");
+        assertThat(render("-o", pdf, "--answer", "berth=3").err()).contains("The report has no question “berth”.");
+        Path nowhere = folder.resolve("nowhere").resolve("out.pdf");
+        assertThat(render("-o", nowhere.toString()).err()).contains(nowhere + ": there is no such file or folder.");
+        Path folderInstead = Files.createDirectory(folder.resolve("folder.pdf"));
+        assertThat(render("-o", folderInstead.toString()).err()).contains(folderInstead + ": Is a directory.");
+    }
+
+    @Test
     void a_file_is_made_of_all_pages_or_a_picture_of_one() throws IOException {
         Path pdf = folder.resolve("out.pdf");
         Path png = folder.resolve("out.png");

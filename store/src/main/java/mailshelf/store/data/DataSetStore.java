@@ -16,6 +16,7 @@ import mailshelf.core.data.SourceId;
 import mailshelf.core.json.CoreJson;
 import mailshelf.core.rights.FolderId;
 import mailshelf.core.rights.PersonId;
+import mailshelf.core.wording.Alphabet;
 import mailshelf.core.wording.Shortened;
 import mailshelf.store.Row;
 import mailshelf.store.Tx;
@@ -74,19 +75,22 @@ public final class DataSetStore {
 
     /** Those that are offered. */
     public List<DataSet> all(Tx tx) {
-        return tx.listReadable(DATA_SET + " WHERE removed_at IS NULL ORDER BY name", DataSetStore::dataSet);
+        return Alphabet.sorted(
+                tx.listReadable(DATA_SET + " WHERE removed_at IS NULL", DataSetStore::dataSet), DataSet::name);
     }
 
     /** Those that come from a source. */
     public List<DataSet> fromSources(Tx tx) {
-        return tx.listReadable(
-                DATA_SET + " WHERE source IS NOT NULL AND removed_at IS NULL ORDER BY name", DataSetStore::dataSet);
+        return Alphabet.sorted(
+                tx.listReadable(DATA_SET + " WHERE source IS NOT NULL AND removed_at IS NULL", DataSetStore::dataSet),
+                DataSet::name);
     }
 
     /** Those that come from one. */
     public List<DataSet> of(Tx tx, SourceId source) {
-        return tx.listReadable(
-                DATA_SET + " WHERE source = ? AND removed_at IS NULL ORDER BY name", DataSetStore::dataSet, source);
+        return Alphabet.sorted(
+                tx.listReadable(DATA_SET + " WHERE source = ? AND removed_at IS NULL", DataSetStore::dataSet, source),
+                DataSet::name);
     }
 
     public Optional<DataSet> find(Tx tx, DataSetId id) {
@@ -118,10 +122,12 @@ public final class DataSetStore {
 
     /** The data sets whose rules take a data set as their mapping table. */
     public List<DataSet> ruledBy(Tx tx, DataSetId mapping) {
-        return tx.listReadable(
-                DATA_SET + " WHERE id IN (SELECT data_set FROM row_rule WHERE mapping = ?) ORDER BY name",
-                DataSetStore::dataSet,
-                mapping);
+        return Alphabet.sorted(
+                tx.listReadable(
+                        DATA_SET + " WHERE id IN (SELECT data_set FROM row_rule WHERE mapping = ?)",
+                        DataSetStore::dataSet,
+                        mapping),
+                DataSet::name);
     }
 
     public DataSetId insert(
@@ -232,6 +238,10 @@ public final class DataSetStore {
                 attempt.millis(),
                 attempt.load().map(Load::id),
                 Shortened.to(Widths.REASON, attempt.failure()));
+    }
+
+    public Optional<Load> findLoad(Tx tx, DataSetId dataSet, int no) {
+        return tx.one(LOAD + " WHERE data_set = ? AND no = ?", DataSetStore::load, dataSet, no);
     }
 
     public Optional<Load> findLoad(Tx tx, LoadId id) {

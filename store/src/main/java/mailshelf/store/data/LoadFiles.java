@@ -36,7 +36,7 @@ import mailshelf.store.StoreException;
  * from; figures of an issue never depend on old ones.
  */
 public final class LoadFiles {
-    private static final int KEPT = 3;
+    private static final int KEPT = 5;
     private static final int BUFFER = 1 << 16;
     private static final Pattern NAME = Pattern.compile("(\\d{1,9})\\.csv");
 
@@ -71,6 +71,11 @@ public final class LoadFiles {
         } catch (IOException e) {
             throw new StoreException("The rows of a load could not be written or read", e);
         }
+    }
+
+    /** Whether the rows of a load are there still. */
+    public boolean keeps(Load load) {
+        return Files.exists(file(load.dataSet(), load.no()));
     }
 
     /** @throws Problem {@code data.load-missing}, {@code data.load-damaged}: no other try helps, another load does */

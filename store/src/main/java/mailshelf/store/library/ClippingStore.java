@@ -7,6 +7,7 @@ import mailshelf.core.json.CoreJson;
 import mailshelf.core.report.Clip;
 import mailshelf.core.report.ClippingId;
 import mailshelf.core.rights.PersonId;
+import mailshelf.core.wording.Alphabet;
 import mailshelf.store.Row;
 import mailshelf.store.Tx;
 
@@ -33,7 +34,8 @@ public final class ClippingStore {
 
     /** A person's own, by name. */
     public List<KeptClipping> of(Tx tx, PersonId owner) {
-        return tx.listReadable(CLIPPING + " WHERE owner = ? ORDER BY LOWER(name), id", ClippingStore::clipping, owner);
+        return Alphabet.sorted(
+                tx.listReadable(CLIPPING + " WHERE owner = ?", ClippingStore::clipping, owner), KeptClipping::name);
     }
 
     public ClippingId insert(Tx tx, PersonId owner, String name, List<Clip> clips) {

@@ -8,6 +8,7 @@ import mailshelf.core.report.CutId;
 import mailshelf.core.report.ReportId;
 import mailshelf.core.rights.FolderId;
 import mailshelf.core.rights.PersonId;
+import mailshelf.core.wording.Alphabet;
 import mailshelf.store.Row;
 import mailshelf.store.Tx;
 
@@ -39,11 +40,10 @@ public final class CutStore {
 
     /** A person's own and those that are shared, by name. */
     public List<KeptCut> ofReport(Tx tx, ReportId report, PersonId person) {
-        return tx.listReadable(
-                CUT + " WHERE c.report = ? AND (c.shared OR c.owner = ?) ORDER BY c.name, c.id",
-                CutStore::cut,
-                report,
-                person);
+        return Alphabet.sorted(
+                tx.listReadable(
+                        CUT + " WHERE c.report = ? AND (c.shared OR c.owner = ?)", CutStore::cut, report, person),
+                KeptCut::name);
     }
 
     /** Those of a name in a folder that a person knows of. */

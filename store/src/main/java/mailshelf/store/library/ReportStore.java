@@ -7,6 +7,7 @@ import mailshelf.core.report.ReportId;
 import mailshelf.core.rights.FolderId;
 import mailshelf.core.rights.PersonId;
 import mailshelf.core.shelf.Sha256;
+import mailshelf.core.wording.Alphabet;
 import mailshelf.store.Row;
 import mailshelf.store.Tx;
 import mailshelf.store.people.SupposedRights;
@@ -31,11 +32,12 @@ public final class ReportStore {
 
     /** Those that are offered. */
     public List<Report> all(Tx tx) {
-        return tx.list(REPORT + " WHERE removed_at IS NULL ORDER BY title", row -> report(tx, row));
+        return Alphabet.sorted(tx.list(REPORT + " WHERE removed_at IS NULL", row -> report(tx, row)), Report::title);
     }
 
     public List<Report> removed(Tx tx) {
-        return tx.list(REPORT + " WHERE removed_at IS NOT NULL ORDER BY title", row -> report(tx, row));
+        return Alphabet.sorted(
+                tx.list(REPORT + " WHERE removed_at IS NOT NULL", row -> report(tx, row)), Report::title);
     }
 
     /** Also one that is removed. */

@@ -6,6 +6,7 @@ import mailshelf.core.json.CoreJson;
 import mailshelf.core.named.NamedId;
 import mailshelf.core.named.NamedValue;
 import mailshelf.core.rights.FolderId;
+import mailshelf.core.wording.Alphabet;
 import mailshelf.store.Row;
 import mailshelf.store.Tx;
 
@@ -22,7 +23,8 @@ public final class NamedStore {
     }
 
     public List<KeptNamed> all(Tx tx) {
-        return tx.listReadable(NAMED + " ORDER BY name", NamedStore::kept);
+        return Alphabet.sorted(
+                tx.listReadable(NAMED, NamedStore::kept), kept -> kept.named().name());
     }
 
     public Optional<KeptNamed> find(Tx tx, NamedId id) {

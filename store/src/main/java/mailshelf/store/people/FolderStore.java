@@ -15,6 +15,7 @@ import mailshelf.core.rights.PersonId;
 import mailshelf.core.rights.Rights;
 import mailshelf.core.rights.Subject;
 import mailshelf.core.rights.Verb;
+import mailshelf.core.wording.Alphabet;
 import mailshelf.store.Row;
 import mailshelf.store.Tx;
 
@@ -31,7 +32,7 @@ public final class FolderStore {
     }
 
     public List<Folder> all(Tx tx) {
-        return tx.list("SELECT id, parent, name FROM folder ORDER BY name", row -> folder(tx, row));
+        return Alphabet.sorted(tx.list("SELECT id, parent, name FROM folder", row -> folder(tx, row)), Folder::name);
     }
 
     public Optional<Folder> find(Tx tx, FolderId id) {

@@ -16,6 +16,7 @@ import mailshelf.core.rights.Person;
 import mailshelf.core.rights.PersonId;
 import mailshelf.core.rights.Rights;
 import mailshelf.core.rights.Role;
+import mailshelf.core.wording.Alphabet;
 import mailshelf.store.Among;
 import mailshelf.store.Row;
 import mailshelf.store.Tx;
@@ -50,12 +51,13 @@ public final class PersonStore {
     }
 
     public List<Person> all(Tx tx) {
-        return tx.listReadable(PERSON + " ORDER BY name", row -> supposed(tx, person(row)));
+        return Alphabet.sorted(tx.listReadable(PERSON, row -> supposed(tx, person(row))), Person::name);
     }
 
     /** Those who are active. */
     public List<Person> administrators(Tx tx) {
-        return tx.listReadable(PERSON + " WHERE administrator AND active ORDER BY name", PersonStore::person);
+        return Alphabet.sorted(
+                tx.listReadable(PERSON + " WHERE administrator AND active", PersonStore::person), Person::name);
     }
 
     public Optional<Person> find(Tx tx, PersonId id) {
@@ -179,9 +181,9 @@ public final class PersonStore {
     }
 
     public List<Group> groups(Tx tx) {
-        return tx.list(
-                "SELECT id, name FROM grp ORDER BY name",
-                row -> new Group(new GroupId(row.number("id")), row.text("name")));
+        return Alphabet.sorted(
+                tx.list("SELECT id, name FROM grp", row -> new Group(new GroupId(row.number("id")), row.text("name"))),
+                Group::name);
     }
 
     public void renameGroup(Tx tx, GroupId id, String name) {

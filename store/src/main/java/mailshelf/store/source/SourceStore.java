@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import mailshelf.core.data.SourceId;
 import mailshelf.core.rights.FolderId;
+import mailshelf.core.wording.Alphabet;
 import mailshelf.core.wording.Shortened;
 import mailshelf.core.work.WorkKind;
 import mailshelf.store.Row;
@@ -33,7 +34,7 @@ public final class SourceStore {
     }
 
     public List<Source> all(Tx tx) {
-        return tx.listReadable(SOURCE + " ORDER BY name", SourceStore::source);
+        return Alphabet.sorted(tx.listReadable(SOURCE, SourceStore::source), Source::name);
     }
 
     public Optional<Source> find(Tx tx, SourceId id) {

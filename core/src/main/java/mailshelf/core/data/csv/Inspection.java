@@ -49,8 +49,9 @@ public record Inspection(
      * @param dateForms those that most of its values fit; more than one means that somebody has to say which is meant
      * @param unit what stands before or behind each of its numbers; "" for nothing
      * @param empty how many of the rows have no value
+     * @param nearly what a column of text would be but for some of its values, where most would fit
      */
-    public record Found(Column column, List<DateForm> dateForms, String unit, long empty) {
+    public record Found(Column column, List<DateForm> dateForms, String unit, long empty, Optional<Column> nearly) {
         public Found {
             dateForms = List.copyOf(dateForms);
         }
@@ -283,21 +284,31 @@ public record Inspection(
                     .toList();
             boolean isDay = Collections.max(days.values()) == most;
             Column dated = isDay ? Column.date(name) : Column.time(name, zone);
-            return new Found(most == values.size() ? dated : Column.text(name), forms, "", empty);
+            return most == values.size()
+                    ? new Found(dated, forms, "", empty, Optional.empty())
+                    : new Found(Column.text(name), forms, "", empty, Optional.of(dated));
         }
         String unit = unit(values);
         List<String> bare = unit.isEmpty()
                 ? values
                 : values.stream().map(Inspection::number).toList();
-        boolean numbers = !bare.isEmpty() && bare.stream().allMatch(value -> isNumber(value, mark));
-        if (!numbers) {
-            return new Found(Column.text(name), List.of(), "", empty);
-        }
-        int decimals = bare.stream()
+        List<String> numbers =
+                bare.stream().filter(value -> isNumber(value, mark)).toList();
+        int decimals = numbers.stream()
                 .mapToInt(value -> decimals(mark.read(value).orElseThrow()))
                 .max()
                 .orElse(0);
-        return new Found(Column.number(name, decimals), List.of(), unit, empty);
+        Column number = Column.number(name, decimals);
+        boolean isNumber = !bare.isEmpty() && numbers.size() == bare.size();
+        boolean isNearly = !isNumber && numbers.size() * 2 > bare.size();
+        return isNumber
+                ? new Found(number, List.of(), unit, empty, Optional.empty())
+                : new Found(
+                        Column.text(name),
+                        List.of(),
+                        "",
+                        empty,
+                        Optional.of(number).filter(nearly -> isNearly));
     }
 
     /** What stands before or behind all values alike; some with one and some without are not of one kind. */
