@@ -292,7 +292,8 @@ export const en = {
     remove: "remove",
     removeOne: (column: string) => `remove the rule on ${column}`,
     title: "Row rules",
-    unknownNames: (names: string[]) => `Nobody and no group is called ${listed.format(names)}.`,
+    unknownNames: (names: string[]) =>
+      `${listed.format(names)}: neither the address of a person nor the name of a group. People stand in the table by their address.`,
     unknownValues: (values: string[]) => `No row has ${listed.format(values)}.`,
     values: "its column of values (* for all)",
     who: "to the one named in",

@@ -293,7 +293,8 @@ class DataSetTest {
 
         PlaywrightAssertions.assertThat(reader.page.getByText("No row has Hovden."))
                 .isVisible();
-        PlaywrightAssertions.assertThat(reader.page.getByText("Nobody and no group is called nobody here."))
+        PlaywrightAssertions.assertThat(
+                        reader.page.getByText("nobody here: neither the address of a person nor the name of a group."))
                 .isVisible();
         reader.field("Person").selectOption("Ida Solvang");
         PlaywrightAssertions.assertThat(reader.page.getByText("Sees 1 of 2 rows."))

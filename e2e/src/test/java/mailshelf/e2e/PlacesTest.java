@@ -21,6 +21,18 @@ class PlacesTest {
     private static final int SALES = 3;
     private static final String CANCELLED = "Cancelled sailings";
 
+    private static final String BUOYS = """
+            report: The buoys
+            about: Where they lie.
+            data: buoys
+            measures:
+              many: {title: Buoys, sum: amount}
+            pages:
+              - page: All
+                blocks:
+                  - {figure: many}
+            """;
+
     private final Api sunniva = DEMO.as("Sunniva Rein");
     private final Api marit = DEMO.as("Marit Lunde");
 
@@ -139,6 +151,24 @@ class PlacesTest {
         sunniva.delete("data-sets/" + unused);
         assertThat(sunniva.status("data-sets/" + unused)).isEqualTo(404);
         assertThat(sunniva.get("data-sets").toString()).doesNotContain("unused");
+    }
+
+    @Test
+    void a_data_set_stays_while_a_removed_report_could_be_put_back_to_it() {
+        long id = sunniva.post("data-sets", Wishes.dataSet(TRAFFIC, "buoys", "day DATE", "amount NUMBER"))
+                .get("id")
+                .asLong();
+        long report = sunniva.post("reports", Map.of("folder", TRAFFIC, "yaml", BUOYS))
+                .get("id")
+                .asLong();
+        sunniva.delete("reports/" + report);
+
+        Api.Refusal kept = sunniva.refused("DELETE", "data-sets/" + id, null);
+
+        assertThat(kept.code()).isEqualTo("data.used");
+        assertThat(kept.says()).contains("“The buoys” (removed from the library, and could be put back)");
+        sunniva.post("reports/" + report + "/restoration", null);
+        assertThat(sunniva.status("reports/" + report)).isEqualTo(200);
     }
 
     @Test

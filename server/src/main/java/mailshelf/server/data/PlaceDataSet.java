@@ -110,6 +110,9 @@ class PlaceDataSet {
     private List<String> users(Tx tx, Person who, DataSetId id) {
         Gate.Access access = gate.access(tx, who);
         Stream<String> made = definitions.over(tx, id).stream().map(report -> title(tx, access, report));
+        // one that is put back must find its rows
+        Stream<String> removed = definitions.removedOver(tx, id).stream()
+                .map(report -> title(tx, access, report) + " (removed from the library, and could be put back)");
         Stream<String> valued = named.all(tx).stream()
                 .filter(kept -> kept.named().dataSet().filter(id::equals).isPresent())
                 .map(kept -> access.may(Verb.SEE, kept.folder())
@@ -119,7 +122,10 @@ class PlaceDataSet {
                 .map(each -> gate.mayMind(tx, who, each)
                         ? "the row rules of " + each.name()
                         : "row rules of a data set that you may not see");
-        return Stream.of(made, valued, ruled).flatMap(each -> each).distinct().toList();
+        return Stream.of(made, removed, valued, ruled)
+                .flatMap(each -> each)
+                .distinct()
+                .toList();
     }
 
     private String title(Tx tx, Gate.Access access, ReportId id) {

@@ -38,7 +38,16 @@ public class Definitions {
 
     /** The reports that are over a data set. */
     public List<ReportId> over(Tx tx, DataSetId dataSet) {
-        return reports.all(tx).stream()
+        return over(tx, dataSet, reports.all(tx));
+    }
+
+    /** Those over it that were removed from the library. */
+    public List<ReportId> removedOver(Tx tx, DataSetId dataSet) {
+        return over(tx, dataSet, reports.removed(tx));
+    }
+
+    private List<ReportId> over(Tx tx, DataSetId dataSet, List<Report> among) {
+        return among.stream()
                 .filter(report -> newest(tx, report).dataSet().id().equals(dataSet))
                 .map(Report::id)
                 .toList();
