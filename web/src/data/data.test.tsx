@@ -21,6 +21,7 @@ const line = {
   name: "sailings",
   newestLoad: load,
   ruled: ["route"],
+  ahead: false,
   failure: "",
   reports: 2,
 };
@@ -39,6 +40,7 @@ const view = {
     mode: "REPLACE",
     dates: null,
     decimalMark: null,
+    mostLost: null,
   },
   source: "",
   nextLoad: null,
@@ -49,9 +51,18 @@ const view = {
       millis: 40,
       load: null,
       more: null,
+      mayReturn: false,
       failure: "line 4: much",
     },
-    { at: "2026-11-25T04:40:00Z", by: "Marit Lunde", millis: 412, load, more: -68, failure: "" },
+    {
+      at: "2026-11-25T04:40:00Z",
+      by: "Marit Lunde",
+      millis: 412,
+      load,
+      more: -68,
+      mayReturn: false,
+      failure: "",
+    },
   ],
   rules: [{ column: "route", mapping: 2, who: "who", values: "route" }],
   ownerView: false,
@@ -152,7 +163,7 @@ describe("a data set", () => {
     expect(await screen.findByRole("alert")).toHaveTextContent(
       "line 4: much The figures loaded before are still in use.",
     );
-    expect(screen.getByText("45 110 rows, 68 fewer")).toBeVisible();
+    expect(screen.getByText("45 110 rows to Tue 24 Nov, 68 fewer")).toBeVisible();
     expect(screen.getByText("No row has 6 Old pier.")).toBeVisible();
     expect(screen.getByText("Issues show each recipient their own rows, always.")).toBeVisible();
     expect(screen.getByRole("link", { name: "Cancelled sailings" })).toHaveAttribute("href", "/reports/1");
@@ -240,7 +251,7 @@ describe("rows from a source", () => {
   it("take the place of files that people send, once it is said whence and when", async () => {
     open("/data/1");
     await userEvent.click(
-      await screen.findByRole("button", { name: "have them come from a source instead" }),
+      await screen.findByRole("button", { name: "change where they come from, when, and what is held back" }),
     );
     await byQuery();
     await userEvent.click(screen.getByLabelText("every so many minutes"));
