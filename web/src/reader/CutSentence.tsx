@@ -21,7 +21,7 @@ export function CutSentence({ view, cut, set }: Props) {
   useEscape(() => setOpen(null), open !== null);
   const toggle = (part: string) => setOpen(open === part ? null : part);
   return (
-    <section aria-label={words.reader.cut} className={`pb-2 ${open ? "basis-full" : ""}`}>
+    <section aria-label={words.reader.cut} className={`min-w-0 pb-2 ${open ? "basis-full" : ""}`}>
       <p className="text-lg">
         {words.reader.showing}{" "}
         <PartOf open={open === PERIOD} toggle={() => toggle(PERIOD)}>

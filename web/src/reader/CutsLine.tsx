@@ -48,7 +48,7 @@ export function CutsLine({ report, cut, cuts, current, isChanged }: Props) {
   return (
     <section
       aria-label={words.cuts.title}
-      className={`pb-2 text-sm print:hidden ${open ? "basis-full" : ""}`}
+      className={`min-w-0 pb-2 text-sm print:hidden ${open ? "basis-full" : ""}`}
     >
       <p className="flex flex-wrap gap-x-5 gap-y-1">
         {cuts.cuts.length > 0 && <span className="text-quiet">{words.cuts.line}</span>}

@@ -16,7 +16,7 @@ interface Props {
 export function TakeAlong({ report, cut, page, file }: Props) {
   const [clipping, setClipping] = useState(false);
   return (
-    <div className={`print:hidden ${clipping ? "basis-full" : ""}`}>
+    <div className={`min-w-0 print:hidden ${clipping ? "basis-full" : ""}`}>
       <p className="text-quiet text-xs">
         {words.reader.takeAlong}{" "}
         {(["PDF", "XLSX", "PNG"] as const).map((kind) => (

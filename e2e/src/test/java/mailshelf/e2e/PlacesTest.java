@@ -158,6 +158,9 @@ class PlacesTest {
         long id = sunniva.post("data-sets", Wishes.dataSet(TRAFFIC, "buoys", "day DATE", "amount NUMBER"))
                 .get("id")
                 .asLong();
+        assertThat(sunniva.upload("data-sets/" + id + "/loads", "day,amount\n2026-11-24,1.00\n")
+                        .statusCode())
+                .isEqualTo(201);
         long report = sunniva.post("reports", Map.of("folder", TRAFFIC, "yaml", BUOYS))
                 .get("id")
                 .asLong();
