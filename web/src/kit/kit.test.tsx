@@ -16,6 +16,7 @@ import { PartOf } from "./PartOf";
 import { PeriodEditor } from "./PeriodEditor";
 import { ReportPage } from "./ReportPage";
 import { Sheet } from "./Sheet";
+import { useEscape } from "./useEscape";
 import { Legend, SpineLink } from "./Spine";
 
 afterEach(() => vi.unstubAllGlobals());
@@ -81,6 +82,37 @@ describe("a sheet", () => {
     await userEvent.keyboard("{Escape}");
     expect(screen.queryByRole("dialog")).toBeNull();
     expect(screen.getByRole("button", { name: "open it" })).toHaveFocus();
+  });
+});
+
+describe("Escape", () => {
+  it("closes what was opened last, wherever the focus is", async () => {
+    const Editor = ({ close }: { close: () => void }) => {
+      useEscape(close);
+      return <p>an editor</p>;
+    };
+    function Page() {
+      const [editor, setEditor] = useState(true);
+      const [sheet, setSheet] = useState(false);
+      return (
+        <>
+          {editor && <Editor close={() => setEditor(false)} />}
+          <button onClick={() => setSheet(true)}>open it</button>
+          {sheet && (
+            <Sheet label="Details" close={() => setSheet(false)}>
+              <p>inside</p>
+            </Sheet>
+          )}
+        </>
+      );
+    }
+    show(<Page />);
+    await userEvent.click(screen.getByRole("button", { name: "open it" }));
+    await userEvent.keyboard("{Escape}");
+    expect(screen.queryByRole("dialog")).toBeNull();
+    expect(screen.getByText("an editor")).toBeVisible();
+    await userEvent.keyboard("{Escape}");
+    expect(screen.queryByText("an editor")).toBeNull();
   });
 });
 

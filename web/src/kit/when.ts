@@ -18,8 +18,13 @@ export function moment(instant: string, zone: string, now: string = instant): st
     hour: "2-digit",
     minute: "2-digit",
   });
+  return `${dated(p, zone, now)}, ${p.hour}:${p.minute}`;
+}
+
+/** Weekday, day and month, with the year where it is not that of {@code now}. */
+function dated(p: Record<string, string>, zone: string, now: string): string {
   const year = p.year === parts(now, zone, { year: "numeric" }).year ? "" : ` ${p.year}`;
-  return `${p.weekday} ${p.day} ${p.month?.slice(0, 3)}${year}, ${p.hour}:${p.minute}`;
+  return `${p.weekday} ${p.day} ${p.month?.slice(0, 3)}${year}`;
 }
 
 /** "Mon 23 Nov": a date without a time; "Mon 23 Nov 2026" where that is not the year of {@code now}. */
@@ -30,8 +35,7 @@ export function day(date: string, zone = "UTC", now = `${date}T00:00:00Z`): stri
     month: "short",
     year: "numeric",
   });
-  const year = p.year === parts(now, zone, { year: "numeric" }).year ? "" : ` ${p.year}`;
-  return `${p.weekday} ${p.day} ${p.month?.slice(0, 3)}${year}`;
+  return dated(p, zone, now);
 }
 
 /** "Mon 07:00": for what lies within a week. */

@@ -2,6 +2,7 @@ package mailshelf.e2e;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.microsoft.playwright.Page;
 import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.FilePayload;
 import java.io.IOException;
@@ -188,6 +189,7 @@ class DataSetTest {
         reader.button("Keep it so").click();
         PlaywrightAssertions.assertThat(reader.page.getByText("loses more than 10 % of the rows"))
                 .isVisible();
+        assertThat(sunniva.get("audit?words=ferrymen").toString()).contains("a load may lose 10 % of the rows");
 
         String five = "day,route,amount\n"
                 + "2026-11-24,Ness,1.00\n2026-11-24,Bø,1.00\n2026-11-24,Skarv,1.00\n2026-11-24,Hovden,1.00\n";
@@ -238,6 +240,33 @@ class DataSetTest {
                         .get("more")
                         .asLong())
                 .isEqualTo(1);
+    }
+
+    @Test
+    void eight_megabytes_are_looked_at_in_the_browser_and_kept_whole() {
+        StringBuilder rows = new StringBuilder("day,berth,boats\n");
+        int many = 0;
+        for (; rows.length() < 8_000_000; many++) {
+            rows.append("2026-11-")
+                    .append(10 + many % 20)
+                    .append(",Berth ")
+                    .append(many % 300)
+                    .append(",7\n");
+        }
+        Reader reader = DEMO.reader().signInAs("Sunniva Rein");
+        reader.page.navigate("/data/new");
+        reader.page
+                .getByLabel("Drop a CSV file here")
+                .setInputFiles(new FilePayload(
+                        "many berths.csv", "text/csv", rows.toString().getBytes(StandardCharsets.UTF_8)));
+        PlaywrightAssertions.assertThat(reader.page
+                        .getByText("Berth 7", new Page.GetByTextOptions().setExact(true))
+                        .first())
+                .isVisible();
+        reader.button("Keep data set").click();
+        PlaywrightAssertions.assertThat(reader.page.getByText(
+                        "%,d".formatted(many).replace(",", "\u202f") + " rows, figures to Sun 29 Nov"))
+                .isVisible();
     }
 
     @Test

@@ -111,6 +111,24 @@ class DeliveryTest {
     }
 
     @Test
+    void a_fault_of_yesterday_needs_a_look_though_todays_issue_went_well_until_a_week_has_gone() {
+        behave("REFUSE_FOR_GOOD");
+        long id = daily("Faulty", "11:35", List.of(), andersId, maritId);
+        Instant due = nextDue(id);
+        runAt(due, id);
+        behave("NONE");
+        runAt(nextDue(id), id);
+
+        JsonNode spines = shelfRow(id).get("spines");
+        assertThat(spines.valueStream().map(spine -> spine.get("state").asString()))
+                .containsExactly("PARTLY", "UNREAD");
+        assertThat(shelfRow(id).get("group").asString()).isEqualTo("NEEDS_A_LOOK");
+
+        Clock.moveTo(marit, due.plus(Duration.ofDays(7)).plusSeconds(60));
+        assertThat(shelfRow(id).get("group").asString()).isEqualTo("NEW");
+    }
+
+    @Test
     void an_issue_shows_the_figures_of_its_day_whatever_was_loaded_since() {
         long id = daily("Frozen", "11:40", List.of(), maritId);
         JsonNode run = runAt(nextDue(id), id);
@@ -192,6 +210,15 @@ class DeliveryTest {
                 .get(0)
                 .get("state")
                 .asString();
+    }
+
+    private static JsonNode shelfRow(long subscription) {
+        return marit.get("shelf")
+                .get("rows")
+                .valueStream()
+                .filter(row -> row.get("subscription").asLong() == subscription)
+                .findFirst()
+                .orElseThrow();
     }
 
     private static void behave(String how) {

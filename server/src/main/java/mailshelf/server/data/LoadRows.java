@@ -178,8 +178,8 @@ class LoadRows {
             }
             return dataSets.findLoad(tx, dataSet.id(), no).orElseThrow(Problem::notFound);
         });
-        return run(
-                Optional.of(who), dataSet, LoadMode.REPLACE, true, new EarlierRows(files.read(dataSet, earlier), no));
+        files.requireKept(dataSet, earlier);
+        return run(Optional.of(who), dataSet, LoadMode.REPLACE, true, new EarlierRows(files, dataSet, earlier));
     }
 
     private static Table added(Table before, Table more, boolean confirmed) {

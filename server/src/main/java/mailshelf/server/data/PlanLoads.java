@@ -107,6 +107,9 @@ class PlanLoads {
         return plan.origin().kind().name().toLowerCase(Locale.ROOT) + from + "; "
                 + plan.times().kind().name().toLowerCase(Locale.ROOT)
                 + plan.times().at().map(at -> " " + at).orElse("")
-                + (plan.times().minutes() > 0 ? " " + plan.times().minutes() + " minutes" : "");
+                + (plan.times().minutes() > 0 ? " " + plan.times().minutes() + " minutes" : "")
+                + plan.mostLost()
+                        .map(percent -> "; a load may lose " + percent + " % of the rows")
+                        .orElse("");
     }
 }

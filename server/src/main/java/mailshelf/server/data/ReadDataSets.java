@@ -10,7 +10,6 @@ import java.util.Optional;
 import java.util.stream.Collectors;
 import mailshelf.core.data.Column;
 import mailshelf.core.data.DataSetId;
-import mailshelf.core.data.LoadId;
 import mailshelf.core.data.LoadPlan;
 import mailshelf.core.data.RowRule;
 import mailshelf.core.report.ReportId;
@@ -229,8 +228,9 @@ class ReadDataSets {
     }
 
     private List<AttemptView> attempts(Tx tx, DataSetId id) {
-        Optional<LoadId> inUse = dataSets.newestLoad(tx, id).map(Load::id);
         List<LoadAttempt> newestFirst = dataSets.attempts(tx, id, LOADS_SHOWN + 1);
+        Optional<Load> inUse =
+                newestFirst.stream().flatMap(attempt -> attempt.load().stream()).findFirst();
         List<AttemptView> views = new ArrayList<>();
         for (int i = 0; i < Math.min(LOADS_SHOWN, newestFirst.size()); i++) {
             LoadAttempt attempt = newestFirst.get(i);
@@ -244,7 +244,7 @@ class ReadDataSets {
                     attempt.load().map(LoadView::of),
                     attempt.load().flatMap(load -> before.map(earlier -> load.rows() - earlier.rows())),
                     attempt.load()
-                            .filter(load -> !inUse.equals(Optional.of(load.id())) && files.keeps(load))
+                            .filter(load -> !inUse.equals(Optional.of(load)) && files.keeps(load))
                             .isPresent(),
                     attempt.failure()));
         }

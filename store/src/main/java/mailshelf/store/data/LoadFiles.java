@@ -78,6 +78,13 @@ public final class LoadFiles {
         return Files.exists(file(load.dataSet(), load.no()));
     }
 
+    /** @throws Problem {@code data.load-missing} where they are not */
+    public void requireKept(DataSet dataSet, Load load) {
+        if (!keeps(load)) {
+            throw missing(dataSet, load);
+        }
+    }
+
     /** @throws Problem {@code data.load-missing}, {@code data.load-damaged}: no other try helps, another load does */
     public Table read(DataSet dataSet, Load load) {
         TableBuilder rows = new TableBuilder(dataSet.columns(), dataSet.dateColumn());
@@ -87,7 +94,7 @@ public final class LoadFiles {
                         new InputStreamReader(new DigestInputStream(in, read), StandardCharsets.UTF_8))) {
             CsvTable.read(reader, CsvForm.PLAIN, dataSet.columns(), rows);
         } catch (NoSuchFileException e) {
-            throw Problem.invalid("data.load-missing", dataSet.name(), Integer.toString(load.no()));
+            throw missing(dataSet, load);
         } catch (Problem e) {
             throw damaged(dataSet, load); // rows that could be written can be read
         } catch (IOException e) {
@@ -97,6 +104,10 @@ public final class LoadFiles {
             throw damaged(dataSet, load);
         }
         return rows.build();
+    }
+
+    private static Problem missing(DataSet dataSet, Load load) {
+        return Problem.invalid("data.load-missing", dataSet.name(), Integer.toString(load.no()));
     }
 
     private static Problem damaged(DataSet dataSet, Load load) {
