@@ -8,21 +8,29 @@ out_of_memory=3
 supervise() {
     pause=0
     stopped=
-    trap 'stopped=yes; kill -TERM "$server" 2>/dev/null || :' HUP INT TERM
+    server=
+    trap 'stopped=yes; end_server' HUP INT TERM
     while :; do
         "$@" &
         server=$!
+        # told to stop before it was known which server is meant
+        [ -z "$stopped" ] || end_server
         await
         if [ "$status" != $out_of_memory ] || [ -n "$stopped" ]; then return "$status"; fi
         echo "Mail Shelf has run out of memory and is started again. If that happens often, give it more with" \
             "MAILSHELF_JAVA_OPTIONS=-Xmx4g or the like." >&2
         sleep $pause
+        if [ -n "$stopped" ]; then return "$status"; fi
         pause=$((pause < 30 ? pause * 2 + 1 : 60))
         for word do
             shift
             [ "$word" = --fresh ] || set -- "$@" "$word"
         done
     done
+}
+
+end_server() {
+    [ -z "$server" ] || kill -TERM "$server" 2>/dev/null || :
 }
 
 # A signal ends a wait before the server has ended.

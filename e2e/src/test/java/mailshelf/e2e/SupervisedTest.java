@@ -60,8 +60,9 @@ class SupervisedTest {
 
     @Test
     void being_told_to_stop_stops_the_server_which_may_take_its_time() throws Exception {
-        Process process = supervise("trap 'sleep 1; exit 7' TERM\nwhile :; do sleep 0.1; done");
-        while (starts().isEmpty()) {
+        Path ready = folder.resolve("ready");
+        Process process = supervise("trap 'sleep 1; exit 7' TERM\ntouch '" + ready + "'\nwhile :; do sleep 0.1; done");
+        while (!Files.exists(ready)) {
             Thread.sleep(20);
         }
 
@@ -69,5 +70,15 @@ class SupervisedTest {
 
         assertThat(status(process)).isEqualTo(7);
         assertThat(starts()).hasSize(1);
+    }
+
+    /** The signal may come before the shell knows which process it has started. */
+    @Test
+    void being_told_to_stop_while_the_server_is_only_starting_leaves_none_behind() throws Exception {
+        for (int i = 0; i < 30; i++) {
+            Process process = supervise("trap 'exit 7' TERM\nkill -TERM $PPID\nwhile :; do sleep 0.1; done");
+            assertThat(status(process)).isEqualTo(7);
+        }
+        assertThat(folder.resolve("said")).content().isEmpty();
     }
 }
